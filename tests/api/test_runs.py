@@ -286,10 +286,30 @@ def test_what_the_log_says_of_a_bit_in_a_wood(client):
     said = client.get("/api/last-time", params={"material": "sycamore", "bit": "roundover-3-half"}).json()
     assert (said["runs"], said["clean"], said["last"]) == (12, 7, "clean")
     assert said["clean_feed"]["metric"] == {"number": "2.4", "unit": "m/min", "error": None}
-    assert said["burns_below"]["metric"] == "0.039 mm"
+    assert said["burns_below"]["metric"] == "0.045 mm"
     nothing = client.get("/api/last-time", params={"material": "ash", "bit": "v-90"}).json()
     assert (nothing["runs"], nothing["last"], nothing["burns_below"]) == (0, None, None)
     assert client.get("/api/last-time", params={"material": "ash", "bit": "none"}).status_code == 422
+
+
+def test_plans_follow_what_the_log_shows_of_burning_when_the_house_says_so(client):
+    def soft() -> dict:
+        return next(each for each in client.get("/api/lessons").json()["burning"] if each["kind"] == "roundover")
+
+    def turns() -> float:
+        plan = client.get("/api/cuts/cross-edges/plan").json()
+        return next(each for each in plan["figures"] if each["key"] == "speed.rpm")["value"]
+
+    def follow(chip: float | None) -> int:
+        asked = {"material_class": "hardwood", "kind": "roundover", "chip_mm": chip}
+        return client.post("/api/burn-limits", json=asked).status_code
+
+    assert (soft()["follows"], turns()) == (None, 18_200)
+    assert (follow(0.07), soft()["follows"]) == (204, 0.07)
+    # 2 m/min over two flutes take 0.07 mm each at 14,286 turns.
+    assert turns() == 14_200
+    assert (follow(0.2), follow(0.0)) == (422, 422)
+    assert (follow(None), soft()["follows"], turns()) == (204, None, 18_200)
 
 
 DULL = "straight-12.7-dull"

@@ -254,7 +254,7 @@ def test_the_quick_look_never_says_yes_where_the_close_one_says_no(made, depth, 
         assert isinstance(quick, Candidate) == (not close.reasons)
         if isinstance(quick, Candidate):
             grip = judge.grip(made, router)
-            tooling = judge.tooling(made, router, judge.tools.turning(made, router), grip.free)
+            tooling = judge.tooling(quick, judge.tools.turning(made, router), grip.free)
             assert step_reason(tooling, paces_of(tooling)) is None
         elif judge.against_bit(made) is None:
             assert quick.code == close.reasons[0].code

@@ -86,6 +86,7 @@ POCKETS = ((CHEEK_DISCS, CHEEK), (dataclasses.replace(CHEEK_DISCS, loose="skin")
 ONE = ("near",)
 EDGES = (
     (edge_cut("ogee", 6.35, edges=ONE, least_stages=3), edge_board(material="hornbeam")),
+    (edge_cut("ogee", 6.35, edges=ONE, least_stages=3), edge_board(material="walnut")),
     (edge_cut("cove", 12.7, edges=ONE), edge_board(thickness=30, material="hornbeam")),
     (edge_cut("roundover", 6.35, both_faces=True), edge_board(thickness=16)),
     (edge_cut("roundover", 6.35, edges=ONE), edge_board(thickness=9, slope=2.0)),

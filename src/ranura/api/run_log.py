@@ -4,24 +4,26 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
-from typing import Literal
+from typing import Annotated, Literal
 from uuid import uuid4
 
 from fastapi import APIRouter, Response
-from pydantic import TypeAdapter
+from pydantic import Field, TypeAdapter
 
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import SavedShop, TheSavedShop, TheShop, TheStore
+from ranura.core.board.materials import MaterialClass
 from ranura.core.running import refusals
 from ranura.core.running.last_time import LastTime, last_time
 from ranura.core.running.lessons import Lessons, lessons_of
 from ranura.core.running.log import Run, RunLine, run_with
 from ranura.core.running.plots import Plots, plots_of
 from ranura.core.running.progress import RunError
+from ranura.core.shop.burn_limits import MOST_CHIP, with_limit
 from ranura.core.shop.saved_outlines import SavedOutline
 from ranura.core.shop.tooling.bits import Bit
 from ranura.formats.log_file import log_file, log_table, photos_in, read_log
-from ranura.requests.from_core import IdText
+from ranura.requests.from_core import IdText, RequestModel
 from ranura.requests.runs import LogFileIn, NotedIn
 from ranura.store import kept_cares, kept_photos, kept_runs
 from ranura.store.items import NotFoundError
@@ -46,6 +48,23 @@ def lessons(shop: TheShop, store: TheStore) -> Lessons:
     """What the log teaches."""
     with store.session() as session:
         return lessons_of(kept_runs.of_shop(session, shop.id), shop, kept_cares.of_shop(session, shop.id))
+
+
+class BurnLimitIn(RequestModel):
+    """The chip in mm below which cuts with bits of a kind burn in woods of a class; None has plans follow the log no longer."""
+
+    material_class: MaterialClass
+    kind: Annotated[str, Field(max_length=80)]
+    chip_mm: Annotated[float, Field(gt=0, le=MOST_CHIP, allow_inf_nan=False)] | None
+
+
+@router.post("/burn-limits", status_code=204)
+def follow_burn_limit(asked: BurnLimitIn, saved_shop: TheSavedShop) -> Response:
+    """Has plans follow what the log shows of burning, or not any longer."""
+    rules = saved_shop.current().rules
+    limits = with_limit(rules.burn_limits, material_class=asked.material_class, kind=asked.kind, chip_mm=asked.chip_mm)
+    saved_shop.change(rules=replace(rules, burn_limits=limits))
+    return Response(status_code=204)
 
 
 @router.get("/plots")

@@ -9,6 +9,7 @@ from functools import cache, partial
 from itertools import islice
 from typing import Any, Final, Literal
 
+from ranura.core.against_burning import kept_from_burning
 from ranura.core.board.materials import SOLID
 from ranura.core.board.outlines import Contour
 from ranura.core.board.pieces import Piece, edges_of
@@ -215,7 +216,7 @@ class Planning:
         wood = shop.material(piece.material, field="piece.material")
         edges_of(piece)  # an outline or opening that cannot be is refused here, for cuts of all kinds
         task = Task(piece=piece, wood=wood, shop=shop, rules=eased(rules, cut), before=before.done)
-        return self.family(cut).planner(cut, task)
+        return kept_from_burning(self.family(cut).planner(cut, task))
 
     def _chosen(
         self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before, *, put_off: bool = False

@@ -186,6 +186,7 @@ export const api = {
   dryRun: (asked: PlanAsked) => post("/api/plan/dry-run", { body: asked }),
   repeats: (asked: Schemas["RepeatAsked"]) => post("/api/plan/repeats", { body: asked }),
   testCut: (asked: Schemas["MeasuredIn"]) => post("/api/test-cut", { body: asked }),
+  followBurnLimit: (asked: Schemas["BurnLimitIn"]) => post("/api/burn-limits", { body: asked }),
   correct: (asked: Schemas["CorrectionIn"]) => post("/api/corrections", { body: asked }),
   makeJig: (bit_id: string, router_id: string) => post("/api/jigs", { body: { bit_id, router_id } }),
   choose: (asked: ChooseIn) => post("/api/choose", { body: asked }),

@@ -1,6 +1,7 @@
 /** What undo and redo do, as data: each act says what is to be so, and what was so after one's own change. */
 import {
   api,
+  type BurnLimitIn,
   type CareIn,
   type CutIn,
   type DialPosition,
@@ -55,6 +56,7 @@ export type Act =
   | { do: "care"; care: CareIn }
   | { do: "care-back"; id: string }
   | { do: "away"; kind: "bits" | "routers"; id: string; archived: boolean }
+  | { do: "burn-limit"; limit: BurnLimitIn }
   | {
       do: "correct";
       of: "bit" | "base";
@@ -149,6 +151,8 @@ export async function perform(act: Act, anyway: boolean, putCut: PutCut): Promis
       return told(await api.careDone(act.care));
     case "care-back":
       return told(await api.careNotDone(act.id));
+    case "burn-limit":
+      return told(await api.followBurnLimit(act.limit));
     case "correct":
       return told(
         await api.correct({

@@ -3,6 +3,7 @@ import { Words } from "../ui/Words";
 import { inUnit, money } from "../ui/words";
 import { DueWork } from "./DueWork";
 import { Figures } from "./Figures";
+import { useBurnLimit } from "./useBurnLimit";
 import { DONE, useCare } from "./useCare";
 
 const metres = (far: number) => `${far.toLocaleString("en", { maximumFractionDigits: far < 10 ? 1 : 0 })} m`;
@@ -39,10 +40,13 @@ export function Learnt({ lessons, unit, currency }: { lessons: Lessons; unit: Un
   );
 }
 
+const thin = (mm: number) => mm.toLocaleString("en", { maximumFractionDigits: 3 });
 const WIDE = 380;
 const HIGH = 68;
 
 function Burning({ lesson, unit }: { lesson: Lessons["burning"][number]; unit: Unit }) {
+  const { chip_mm, follows } = lesson;
+  const follow = useBurnLimit(lesson);
   const most = Math.max(...lesson.dots.map((dot) => dot.chip_mm)) * 1.1;
   const x = (mm: number) => 10 + (mm / most) * (WIDE - 20);
   const burnt = lesson.dots.filter((dot) => dot.burnt).length;
@@ -103,6 +107,41 @@ function Burning({ lesson, unit }: { lesson: Lessons["burning"][number]; unit: U
           ✕ burnt ○ not
         </text>
       </svg>
+      {follows === null && chip_mm !== null ? (
+        <button
+          type="button"
+          className="button"
+          data-testid="follow-burning"
+          onClick={() => void follow(chip_mm)}
+        >
+          Plans are to keep above it
+        </button>
+      ) : null}
+      {follows !== null ? (
+        <p className="text-note text-ink-2">
+          Plans keep above {thin(follows)} mm: they lead faster, then turn slower.{" "}
+          <button
+            type="button"
+            className="underline decoration-dotted underline-offset-4"
+            data-testid="unfollow-burning"
+            onClick={() => void follow(null)}
+          >
+            Follow it no longer
+          </button>
+          {chip_mm !== null && Math.abs(chip_mm - follows) > 0.0005 ? (
+            <>
+              {" · "}
+              <button
+                type="button"
+                className="underline decoration-dotted underline-offset-4"
+                onClick={() => void follow(chip_mm)}
+              >
+                Take what it shows now
+              </button>
+            </>
+          ) : null}
+        </p>
+      ) : null}
     </figure>
   );
 }

@@ -11,7 +11,7 @@ from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.straight_judge import StraightJudge
 from ranura.core.cutting.grip import Grip
 from ranura.core.cutting.need import StraightCut
-from ranura.core.cutting.speed import Speed, speed_of, turning_rpm
+from ranura.core.cutting.speed import Speed, turning_rpm
 from ranura.core.cutting.stepping import Stepping, plan_steps
 from ranura.core.geometry import closeness
 from ranura.core.shop.house_rules import HouseRules
@@ -98,12 +98,12 @@ class CombJudge(StraightJudge):
     def set_up(self, chosen: Candidate, *, run: float) -> CombSetUp:
         """The speed, the bushing and the passes of a pair; a pass runs so many mm."""
         bit = chosen.bit
-        speed = speed_of(bit, chosen.router, self.rules, compare=True)
+        speed = chosen.speed(self.rules)
         held, found = self.grip(bit, chosen.router), self.bushing(bit, chosen.base)
         grip = held if isinstance(held, Grip) else None
         stepping = None
         if grip is not None and self.against_bit(bit) is None:
-            tooling = self.tooling(bit, chosen.router, turning_rpm(speed), grip.free)
+            tooling = self.tooling(chosen, turning_rpm(speed), grip.free)
             stepping = plan_steps(tooling, run=run, spacers=(0.0,))
         bushing = found if isinstance(found, Bushing) else None
         return CombSetUp(speed=speed, grip=grip, bushing=bushing, stepping=stepping)

@@ -7,6 +7,8 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Any
 
+from ranura.core.cutting.speed import Speed, speed_of
+from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import Base, Router
 from ranura.core.text.cautions import Reason
@@ -27,11 +29,19 @@ class Candidate:
     base: Base
     compliance: float
     reasons: tuple[Reason, ...] = ()
+    slowed_to: float | None = None
+    """The rpm that it turns at most, where it is slowed so that it does not burn (R4)."""
+    for_rpm: float | None = None
+    """What it turned at before it was slowed: its feed stays that of this speed."""
 
     @property
     def pair(self) -> Pair:
         """Its ids."""
         return (self.bit.id, self.router.id)
+
+    def speed(self, rules: HouseRules) -> Speed:
+        """How fast it turns under a house's rules, with what the other schools say (R2)."""
+        return speed_of(self.bit, self.router, rules, slowed_to=self.slowed_to, compare=True)
 
     @property
     def sleeved(self) -> bool:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 from ranura.core.board.materials import Material
@@ -14,6 +15,9 @@ from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.shop.tooling.routers import Base, Router
 from ranura.core.text.cautions import Caution
+
+Chip = tuple[float, float]
+"""What each tooth takes along the feed, and how thick that is at its thickest; mm."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -58,6 +62,11 @@ class ToolSetting:
         return turning_rpm(self.speed)
 
     @property
+    def chips(self) -> Sequence[Chip]:
+        """The chips of all passes; none where there are none."""
+        return ()
+
+    @property
     def seconds(self) -> float | None:
         """How long all passes take in the wood; None where there are none."""
         return None
@@ -73,6 +82,11 @@ class SteppedSetting(ToolSetting):
     """A setting that goes down in passes; `stepping` is None where a stop leaves none."""
 
     stepping: Stepping | None
+
+    @property
+    def chips(self) -> Sequence[Chip]:
+        """See `ToolSetting.chips`."""
+        return () if self.stepping is None else [(each.chip_mm, each.chip_thickness_mm) for each in self.stepping.paces]
 
     @property
     def seconds(self) -> float | None:

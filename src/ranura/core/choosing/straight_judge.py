@@ -74,16 +74,26 @@ class StraightJudge(Judge):
         fewest = min((self.extra_work(found.bit) for found in ranked), default=0.0)
         return [found for found in ranked if self.extra_work(found.bit) <= _ABOUT * fewest]
 
-    def tooling(self, bit: Bit, router: Router, rpm: float, free_length: float) -> Tooling:
-        """What the passes are worked out from."""
+    def tooling(self, chosen: Candidate, rpm: float, free_length: float) -> Tooling:
+        """What the passes of a pair are worked out from."""
+        return self._tooling(chosen.bit, chosen.router, rpm, free_length, chosen.for_rpm)
+
+    def _tooling(self, bit: Bit, router: Router, rpm: float, free_length: float, for_rpm: float | None = None) -> Tooling:
         return Tooling(
-            bit=bit, router=router, rpm=rpm, free_length=free_length, material=self.wood, rules=self.rules, need=self.need
+            bit=bit,
+            router=router,
+            rpm=rpm,
+            free_length=free_length,
+            material=self.wood,
+            rules=self.rules,
+            for_rpm=for_rpm,
+            need=self.need,
         )
 
     def against_setup(self, bit: Bit, router: Router, base: Base, free: float, compliance: float) -> Iterator[Reason]:
         """See `Judge.against_setup`."""
         yield from self._room_around(bit, router, base)
-        tooling = self.tooling(bit, router, self.tools.turning(bit, router), free)
+        tooling = self._tooling(bit, router, self.tools.turning(bit, router), free)
         if not surely_steps(tooling, compliance) and (found := step_reason(tooling, paces_of(tooling))):
             yield found
 

@@ -29,11 +29,12 @@ _FACTOR: dict[MaterialClass, float] = {
     "plastic": 1.2,
 }
 _BURNS_BELOW = 0.02
-_TEARS_ABOVE = 0.15
+TEARS_ABOVE = 0.15
 _MOST_RAISE = 2.0
 PACE_LENGTH = 300.0
 
-FeedLimit = Literal["chip", "hand-maximum", "hand-minimum"]
+FeedLimit = Literal["chip", "hand-maximum", "hand-minimum", "burning"]
+"""What a feed was set by; "burning": it goes to its ceiling so that it does not burn."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -137,19 +138,24 @@ def plan_feed(
     tear_out: int = 2,
     slowest: float = HAND_MINIMUM,
     fastest: float = HAND_MAXIMUM,
-    burning: Burning = STANDARD.burning,
+    burning: Burning | None = None,
+    burnt_below: float | None = None,
+    for_rpm: float | None = None,
 ) -> Feed:
     """The feed for a chip that neither burns nor tears, within what a hand keeps steady (R4).
 
     `radial_engagement` None means a full slot. `burn` and `tear_out` are the wood's classes 1 to 3; a caution is raised
-    to a lower or higher threshold by them.
+    to a lower or higher threshold by them. `burning` is the house's school, None for what no house decides; `burnt_below` the
+    feed per tooth in mm below which such cuts burnt so far. `for_rpm` is the speed that the feed is for, where the spindle was
+    slowed at the same feed.
 
     Rule: R4 feed
-    Formula: F = f_z·n·z/1000 · min(1/k, 2), within 0.8 m/min and the ceiling of what is done
+    Formula: F = f_z·n·z/1000 · min(1/k, 2), within 0.8 m/min and the ceiling of what is done; where it would burn and the house
+        moves faster, the ceiling
     Source: chip thickness decides between burning and tear-out"""
     k = 1.0 if radial_engagement is None else thinning(radial_engagement=radial_engagement, bit_diameter=bit_diameter)
     target = target_chip(bit_diameter=bit_diameter, material=material)
-    wanted = target * rpm * flutes / 1000 * min(1 / k, _MOST_RAISE)
+    wanted = target * (for_rpm or rpm) * flutes / 1000 * min(1 / k, _MOST_RAISE)
     limited: FeedLimit = "chip"
     if closeness.over(wanted, fastest):
         limited = "hand-maximum"
@@ -157,6 +163,10 @@ def plan_feed(
         limited = "hand-minimum"
     feed = closeness.clamp(wanted, slowest, fastest) if limited != "chip" else wanted
     tooth = feed_per_tooth(feed_m_min=feed, rpm=rpm, flutes=flutes)
+    rubs = burn > 1 and closeness.under(of_burning(tooth=tooth, chip=tooth * k, burnt_below=burnt_below), 1)
+    if rubs and burning == "faster-feed" and closeness.under(feed, fastest):
+        feed, limited = fastest, "burning"
+        tooth = feed_per_tooth(feed_m_min=feed, rpm=rpm, flutes=flutes)
     return Feed(
         feed_m_min=feed,
         wanted_m_min=wanted,
@@ -166,7 +176,17 @@ def plan_feed(
         limited_by=limited,
         cautions=tuple(
             _cautions(
-                wanted, tooth, tooth * k, limited, burn=burn, tear_out=tear_out, slowest=slowest, fastest=fastest, burning=burning
+                wanted,
+                feed,
+                tooth,
+                tooth * k,
+                limited,
+                burn=burn,
+                tear_out=tear_out,
+                slowest=slowest,
+                fastest=fastest,
+                burning=burning,
+                burnt_below=burnt_below,
             )
         ),
     )
@@ -174,6 +194,7 @@ def plan_feed(
 
 def _cautions(
     wanted: float,
+    feed: float,
     tooth: float,
     chip: float,
     limited: FeedLimit,
@@ -182,7 +203,8 @@ def _cautions(
     tear_out: int,
     slowest: float,
     fastest: float,
-    burning: Burning,
+    burning: Burning | None,
+    burnt_below: float | None,
 ) -> list[Caution]:
     found = []
     if limited == "hand-maximum":
@@ -190,11 +212,28 @@ def _cautions(
     elif limited == "hand-minimum":
         found.append(caution(speed_words.FEED_HAND_MINIMUM, wanted=wanted, limit=slowest, tooth=tooth))
     if closeness.under(chip, _BURNS_BELOW):
-        said = speed_words.BURNING_LIKELY if burning == "faster-feed" else speed_words.BURNING_SLOW_DOWN
+        slower = burning == "slower-spindle" or (burning is not None and not closeness.under(feed, fastest))
+        said = speed_words.BURNING_SLOW_DOWN if slower else speed_words.BURNING_LIKELY
         found.append(caution(said, level="note" if burn == 1 else "caution", chip=chip))
-    if closeness.over(chip, _TEARS_ABOVE):
+    elif burnt_below is not None and closeness.under(tooth, burnt_below):
+        found.append(caution(speed_words.BURNT_SO_FAR, tooth=tooth, limit=burnt_below))
+    if closeness.over(chip, TEARS_ABOVE):
         found.append(caution(speed_words.TEAR_OUT_LIKELY, level="note" if tear_out == 1 else "caution", chip=chip))
     return found
+
+
+def of_burning(*, tooth: float, chip: float, burnt_below: float | None) -> float:
+    """How a chip stands to one that is likely to burn: 1 is just as thin, less burns. `tooth` is the feed per tooth and `chip`
+    what it comes to at its thickest, `burnt_below` the feed per tooth below which the log says that such cuts burn; all mm.
+
+    Rule: R4 burning, R20
+    Formula: min(h / 0.02, f_z / f_burnt)
+    Source: a thinner chip rubs; the log of the shop beside it
+
+    >>> of_burning(tooth=0.03, chip=0.01, burnt_below=None), of_burning(tooth=0.03, chip=0.03, burnt_below=0.04)
+    (0.5, 0.75)"""
+    by_rule = chip / _BURNS_BELOW
+    return by_rule if burnt_below is None else min(by_rule, tooth / burnt_below)
 
 
 def pace_seconds(feed_m_min: float) -> float:

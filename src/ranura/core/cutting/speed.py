@@ -58,6 +58,8 @@ class Speed:
     cautions: tuple[Reason, ...]
     others: dict[SpeedRule, float]
     """What the other schools ask for, after the same caps."""
+    slowed_from: float | None = None
+    """What the target would be, where it is slower so that the bit does not burn (R4)."""
 
 
 def rim_speed(*, diameter: float, rpm: float) -> float:
@@ -231,21 +233,25 @@ def plan_speed(
     hand_caution: float = HAND_CAUTION,
     dial_step: float = STANDARD.dial_step,
     share: float = STANDARD.speed_share,
+    slowed_to: float | None = None,
     compare: bool = True,
 ) -> Speed:
     """The speed of a bit in a router under a school, with every cap, the dial position and the cautions (R2.1 to R2.9); a
-    `share` of it where the house or a cut asks for less.
+    `share` of it where the house or a cut asks for less, and at most `slowed_to` rpm where it would burn otherwise.
 
     Without `compare` the other schools are left out: choosing among many bits needs one."""
     cap, _ = capped(math.inf, diameter=bit_diameter, bit_max_rpm=bit_max_rpm, router_max_rpm=router_max_rpm)
     attainable = not closeness.over(router_min_rpm, cap)
 
     def after_caps(school: SpeedRule) -> tuple[float, LimitedBy]:
-        asked = rule_rpm(school, diameter=bit_diameter, router_max_rpm=router_max_rpm, rim_limit_m_s=rim_limit_m_s)
-        n, limited = capped(asked, diameter=bit_diameter, bit_max_rpm=bit_max_rpm, router_max_rpm=router_max_rpm)
+        wanted = rule_rpm(school, diameter=bit_diameter, router_max_rpm=router_max_rpm, rim_limit_m_s=rim_limit_m_s)
+        n, limited = capped(wanted, diameter=bit_diameter, bit_max_rpm=bit_max_rpm, router_max_rpm=router_max_rpm)
         return rounded(n * share, router_min_rpm=router_min_rpm, attainable=attainable), limited
 
-    rpm, limited_by = after_caps(rule)
+    asked, limited_by = after_caps(rule)
+    rpm = asked
+    if slowed_to is not None:
+        rpm = rounded(min(asked, slowed_to), router_min_rpm=router_min_rpm, attainable=attainable)
     position = on_dial(rpm, dial, stepped=stepped)
     slowest = min((each.rpm for each in dial), default=None)
     cautions: list[Reason] = []
@@ -282,11 +288,13 @@ def plan_speed(
         blocked=blocked,
         cautions=tuple(cautions),
         others={school: after_caps(school)[0] for school in SPEED_RULES if compare and school != rule},
+        slowed_from=asked if rpm < asked else None,
     )
 
 
-def speed_of(bit: Bit, router: Router, rules: HouseRules, *, compare: bool = False) -> Speed:
-    """The speed of a bit in a router under this shop's rules (R2); `compare` adds what the other schools say."""
+def speed_of(bit: Bit, router: Router, rules: HouseRules, *, slowed_to: float | None = None, compare: bool = False) -> Speed:
+    """The speed of a bit in a router under this shop's rules (R2), and at most `slowed_to` rpm where it would burn otherwise;
+    `compare` adds what the other schools say."""
     return plan_speed(
         bit_diameter=bit.diameter,
         bit_max_rpm=bit.marked_max_rpm,
@@ -301,6 +309,7 @@ def speed_of(bit: Bit, router: Router, rules: HouseRules, *, compare: bool = Fal
         hand_caution=rules.hand_caution,
         dial_step=rules.dial_step,
         share=rules.speed_share,
+        slowed_to=slowed_to,
         compare=compare,
     )
 

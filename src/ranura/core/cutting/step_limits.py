@@ -12,7 +12,7 @@ from itertools import pairwise
 from typing import Literal
 
 from ranura.core.board.materials import CROSS_VENEERED, Material
-from ranura.core.cutting.feed import FeedLimit, ceiling, feed_per_tooth, plan_feed, target_chip
+from ranura.core.cutting.feed import FeedLimit, ceiling, feed_per_tooth, target_chip, thinning
 from ranura.core.cutting.need import StraightCut
 from ranura.core.cutting.passes import cumulative_depths, max_step
 from ranura.core.cutting.power import MOST_CORRECTION, least_feed_chip, specific_energy
@@ -40,11 +40,13 @@ _THIN_FOR_COMPRESSION = 2.0
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Pace:
-    """How a pass of one engagement moves: feed in m/min, chip per tooth in mm, what limited it, watts per mm of depth."""
+    """How a pass of one engagement moves: feed in m/min, chip per tooth and at its thickest in mm, what limited it, watts per mm
+    of depth."""
 
     engagement: float
     feed_m_min: float
     chip_mm: float
+    chip_thickness_mm: float
     wanted_chip_mm: float
     limited_by: FeedLimit | Literal["power"]
     watts_per_mm: float
@@ -82,28 +84,20 @@ def bite(tooling: Tooling, depth: float) -> float:
 def pace(tooling: Tooling, engagement: float) -> Pace:
     """The feed for an engagement; slowed where a step of 1 mm (or the whole depth, if less) would take too much power."""
     bit, rules = tooling.bit, tooling.rules
-    feed = plan_feed(
-        rpm=tooling.rpm,
-        flutes=bit.flutes,
-        bit_diameter=bit.diameter,
-        material=tooling.material.material_class,
-        radial_engagement=engagement if tooling.need.floor == "flat" else bit.diameter,
-        burn=tooling.material.burn,
-        tear_out=tooling.material.tear_out,
-        slowest=rules.feed_min_m_min,
-        fastest=fastest_of(tooling),
-        burning=rules.burning,
-    )
+    met = engagement if tooling.need.floor == "flat" else bit.diameter
+    feed = tooling.feed(engagement=met, fastest=fastest_of(tooling))
     speed = feed.feed_m_min
     limited: FeedLimit | Literal["power"] = feed.limited_by
     least = bite(tooling, tooling.least_step)
     if closeness.over(tooling.power(depth=least, width=engagement, feed_m_min=speed).power_w, tooling.usable_w):
         slowest = min(least_feed_chip(rpm=tooling.rpm, flutes=bit.flutes, minimum_m_min=rules.feed_min_m_min), speed)
         speed, limited = _slowed(tooling, engagement, least, slowest, speed), "power"
+    tooth = feed_per_tooth(feed_m_min=speed, rpm=tooling.rpm, flutes=bit.flutes)
     return Pace(
         engagement=engagement,
         feed_m_min=speed,
-        chip_mm=feed_per_tooth(feed_m_min=speed, rpm=tooling.rpm, flutes=bit.flutes),
+        chip_mm=tooth,
+        chip_thickness_mm=tooth * thinning(radial_engagement=met, bit_diameter=bit.diameter),
         wanted_chip_mm=feed.target_chip_mm,
         limited_by=limited,
         watts_per_mm=tooling.power(depth=1, width=engagement, feed_m_min=speed).power_w,

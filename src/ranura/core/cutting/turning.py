@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from ranura.core.board.materials import Material
-from ranura.core.cutting.feed import feed_per_tooth
+from ranura.core.cutting.feed import Feed, feed_per_tooth, plan_feed
 from ranura.core.cutting.power import Power, plan_power
 from ranura.core.cutting.stiffness import Stiffness, plan_stiffness
 from ranura.core.shop.house_rules import HouseRules
@@ -23,6 +23,31 @@ class Turning:
     free_length: float
     material: Material
     rules: HouseRules
+    for_rpm: float | None = None
+    """What it turned at before it was slowed so that it does not burn: its feed stays that of this speed."""
+
+    @property
+    def burnt_below(self) -> float | None:
+        """The feed per tooth in mm below which such cuts burnt so far; None where the house holds to no such thing."""
+        return self.rules.burnt_below(self.material.material_class, self.bit.kind.name)
+
+    def feed(self, *, engagement: float | None, fastest: float) -> Feed:
+        """The feed by hand for an engagement, None for a full slot, up to its ceiling in m/min (R4). Of a spindle that was slowed
+        it is that of the speed before."""
+        return plan_feed(
+            rpm=self.rpm,
+            flutes=self.bit.flutes,
+            bit_diameter=self.bit.diameter,
+            material=self.material.material_class,
+            radial_engagement=engagement,
+            burn=self.material.burn,
+            tear_out=self.material.tear_out,
+            slowest=self.rules.feed_min_m_min,
+            fastest=fastest,
+            burning=self.rules.burning,
+            burnt_below=self.burnt_below,
+            for_rpm=self.for_rpm,
+        )
 
     def stiffness(self, *, depth: float, width: float, tooth_mm: float) -> Stiffness:
         """How far the bit bends in a pass (R6)."""

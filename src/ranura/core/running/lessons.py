@@ -38,6 +38,8 @@ class BurnLesson:
     """The same, to be read."""
     misread: int
     dots: tuple[BurnDot, ...]
+    follows: float | None
+    """The chip that plans hold to, where the house has them follow the log; mm."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -110,7 +112,9 @@ def lessons_of(runs: Sequence[Run], shop: Shop, cares: Sequence[Care] = ()) -> L
     Formula: metres on a bit = Σ way in wood × passes; burning from 4 runs of a wood class and a kind of profile on
     Source: the log"""
     ended = sorted((each for each in runs if each.state == "done"), key=lambda each: (each.begun_at, each.id))
-    return Lessons(burning=tuple(_burning(ended)), wear=tuple(_wear(ended, cares, shop)), figures=tuple(_figures(ended, shop)))
+    return Lessons(
+        burning=tuple(_burning(ended, shop)), wear=tuple(_wear(ended, cares, shop)), figures=tuple(_figures(ended, shop))
+    )
 
 
 _MEASURED_SD: dict[Literal["base", "bit"], float] = {"base": 0.10, "bit": 0.05}
@@ -157,7 +161,7 @@ def kept_figure(figure: FigureOfShop, shop: Shop) -> tuple[str, float] | None:
     return f"{owner.name}, {base.kind} base, {side.name}", side.distance
 
 
-def _burning(runs: Iterable[Run]) -> Iterator[BurnLesson]:
+def _burning(runs: Iterable[Run], shop: Shop) -> Iterator[BurnLesson]:
     grouped: dict[tuple[MaterialClass, str], list[BurnDot]] = defaultdict(list)
     for each in runs:
         chip, wood = each.of.chip_mm, each.of.material_class
@@ -174,6 +178,7 @@ def _burning(runs: Iterable[Run]) -> Iterator[BurnLesson]:
                 limit=None if found.chip is None else write("{chip:n3} mm", chip=found.chip),
                 misread=found.misread,
                 dots=tuple(dots),
+                follows=shop.rules.burnt_below(wood, kind),
             )
 
 

@@ -10,7 +10,9 @@ from dataclasses import dataclass, field, fields
 from functools import lru_cache
 from typing import Any, Literal
 
+from ranura.core.board.materials import MaterialClass
 from ranura.core.shop import refusals
+from ranura.core.shop.burn_limits import BurnsBelow
 from ranura.core.shop.schools import (
     SCHOOLS,
     Burning,
@@ -78,6 +80,8 @@ class HouseRules:
     inches: Inches = "1/64"
     level: Level = "practised"
     dado_word: DadoWord = "dado"
+    burn_limits: tuple[BurnsBelow, ...] = ()
+    """What the log of the shop showed, where plans are to follow that (R20)."""
 
     # fmt: off
     rim_speed_limit_m_s: float = _rule(48, 10, 60, "m/s", "speed", "R2.1", "Rim speed at most",
@@ -253,6 +257,14 @@ class HouseRules:
         Formula: never for learners, whatever the policy
         Source: classes allow operations by level"""
         return "never" if self.level == "learner" else self.climb
+
+    def burnt_below(self, material_class: MaterialClass, kind: str) -> float | None:
+        """The feed per tooth in mm below which cuts with bits of a kind burnt in woods of a class so far; None where plans follow
+        no log."""
+        for each in self.burn_limits:
+            if (each.material_class, each.kind) == (material_class, kind):
+                return each.chip_mm
+        return None
 
     @property
     def inch_parts(self) -> int:

@@ -69,4 +69,5 @@ IN_USE = Refusal("in-use", "{name} is used by {uses}; put it away instead, so th
 BEYOND_FLOOR = Refusal(
     "beyond-floor", "{name} must lie between {low:n} and {high:n} {unit}; house rules only make things stricter"
 )
+NO_BURN_LIMIT = Refusal("no-burn-limit", "A chip that burns is over 0 and at most {most:n} mm thick")
 UNKNOWN_SCHOOL = Refusal("unknown-school", "{value!r} is no school of {name}; choose one of {choices}")

@@ -108,6 +108,13 @@ BURNING_SLOW_DOWN = Words(
     message="The chip is only {chip:n3} mm thick, so the bit rubs and is likely to burn",
     do="Slow the spindle, or move faster and take less",
 )
+BURNT_SO_FAR = Words(
+    code="burnt-so-far",
+    place="feed",
+    level="caution",
+    message="Each tooth takes {tooth:n3} mm; in this wood such cuts burnt so far below {limit:n3}",
+    do="Slow the spindle, or move faster and take less",
+)
 TEAR_OUT_LIKELY = Words(
     code="tear-out-likely",
     place="feed",

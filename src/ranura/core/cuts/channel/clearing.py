@@ -54,7 +54,7 @@ def cleared_by(judge: ChannelJudge, chosen: Candidate) -> Cleared | None:
     run = judge.channel.run if judge.channel is not None else 0.0
     # One line along the axis, however much wider the neck is.
     one_line = replace(need, width=best.bit.diameter, plunged=need.stopped)
-    tooling = replace(straight.tooling(best.bit, best.router, rpm, grip.free), need=one_line)
+    tooling = replace(straight.tooling(best, rpm, grip.free), need=one_line)
     here, there = chosen.base.sides[0].distance, best.base.sides[0].distance
     return Cleared(
         candidate=best,

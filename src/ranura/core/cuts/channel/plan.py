@@ -32,7 +32,7 @@ from ranura.core.cuts.channel.slip_guide import guide_offers, jig_steps, station
 from ranura.core.cuts.channel.tapering import tapering
 from ranura.core.cuts.channel.testcut import test_cut_of
 from ranura.core.cutting.grip import Grip
-from ranura.core.cutting.speed import speed_of, turning_rpm
+from ranura.core.cutting.speed import turning_rpm
 from ranura.core.cutting.stepping import Stepping, plan_steps
 from ranura.core.family import Planned, Planner, PlanText, Task
 from ranura.core.geometry import closeness
@@ -187,7 +187,7 @@ def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: Channe
     """Everything a pair needs for a channel."""
     asked, wood, rules = judge.channel, judge.wood, judge.rules
     assert asked is not None, "a plan is made for a cut on a board"
-    speed = speed_of(chosen.bit, chosen.router, rules, compare=True)
+    speed = chosen.speed(rules)
     bit, base = chosen.bit, chosen.base
     options = judge.guides(bit, chosen.router, base, asked)
     option = chosen_guide(options, asked.guide)
@@ -200,7 +200,7 @@ def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: Channe
     grip = held if isinstance(held, Grip) else None
     if spacers is not None and grip is not None:
         need = replace(judge.need, plunged=fence.begins_and_ends_inside(asked)[0])
-        tooling = replace(judge.tooling(bit, chosen.router, turning_rpm(speed), grip.free), need=need)
+        tooling = replace(judge.tooling(chosen, turning_rpm(speed), grip.free), need=need)
         stepping = plan_steps(tooling, run=asked.run, spacers=spacers, base=base)
     holding = held_channel(asked, option, bit, base)
     cautions = [written(reason) for reason in chosen.reasons]

@@ -21,7 +21,7 @@ from ranura.core.cuts.edge.stage_limits import EdgeWork, seen_to
 from ranura.core.cuts.edge.staging import CLIMB_AREA, CLIMB_WIDTH, Staging, climb_allowed, plan_stages
 from ranura.core.cuts.edge.trips import Done, Stock, can_be_raised, taken
 from ranura.core.cutting.grip import Grip
-from ranura.core.cutting.speed import speed_of, turning_rpm
+from ranura.core.cutting.speed import turning_rpm
 from ranura.core.cutting.stage import Trip
 from ranura.core.cutting.turning import Turning
 from ranura.core.family import DoneCut
@@ -117,7 +117,7 @@ def setting_of(chosen: Candidate, judge: EdgeJudge, piece: Piece) -> EdgeSetting
     asked, wood, rules = judge.edging, judge.wood, judge.rules
     bit, router = chosen.bit, chosen.router
     by_hand = router.mounting == "hand"
-    speed = speed_of(bit, router, rules, compare=True)
+    speed = chosen.speed(rules)
     held = judge.grip(bit, router)
     grip = held if isinstance(held, Grip) else None
     found = None if judge.against_bit(bit) else judge.guided(bit, router.mounting)
@@ -125,7 +125,15 @@ def setting_of(chosen: Candidate, judge: EdgeJudge, piece: Piece) -> EdgeSetting
     hold = _hold(asked, chosen, guided, rules)
     staging, work = None, None
     if guided is not None and grip is not None:
-        turning = Turning(bit=bit, router=router, rpm=turning_rpm(speed), free_length=grip.free, material=wood, rules=rules)
+        turning = Turning(
+            bit=bit,
+            router=router,
+            rpm=turning_rpm(speed),
+            free_length=grip.free,
+            material=wood,
+            rules=rules,
+            for_rpm=chosen.for_rpm,
+        )
         work = EdgeWork(turning=turning, edging=asked, guided=guided, before=judge.before, clamped=hold.clamped)
         staging = plan_stages(work, mounting=router.mounting)
     climbs = work is not None and staging is not None and rules.climbs == "start" and _light(staging, work, router.mounting)

@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
-from ranura.core.choosing.setting import ToolSetting
+from ranura.core.choosing.setting import Chip, ToolSetting
 from ranura.core.cuts.edge.guides import GuidedTrip
 from ranura.core.cuts.edge.holding import EdgeHold
 from ranura.core.cuts.edge.on_board import EdgesOnBoard
@@ -37,6 +38,12 @@ class EdgeSetting(ToolSetting):
     def lying(self) -> EdgesOnBoard:
         """The board as it lies before the person: face up by hand, face down on a table."""
         return lying_for(self.edging, self.router.mounting)
+
+    @property
+    def chips(self) -> Sequence[Chip]:
+        """See `ToolSetting.chips`."""
+        made = () if self.staging is None else self.staging.stages
+        return [(each.chip_mm, each.chip_thickness_mm) for each in made]
 
     @property
     def seconds(self) -> float | None:

@@ -7,22 +7,20 @@ school, power and stiffness, the last one light. A rabbet goes down in steps lik
 from __future__ import annotations
 
 import itertools
-from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Literal
 
 from ranura.core.cuts.edge.asked import STRAIGHT_WALLED, StageBy
 from ranura.core.cuts.edge.guides import jointing_runs
 from ranura.core.cuts.edge.on_board import EdgesOnBoard
-from ranura.core.cuts.edge.section import section_of
-from ranura.core.cuts.edge.stage_limits import Bound, EdgeWork, failing, fastest_along, most_area, reason_for, school_of
+from ranura.core.cuts.edge.stage_limits import Bound, EdgeWork, failing, most_area, reason_for, school_of
+from ranura.core.cuts.edge.stage_load import evaluated
 from ranura.core.cuts.edge.stages import stages
-from ranura.core.cuts.edge.trips import Done, can_be_raised, reach, taken
-from ranura.core.cutting.feed import feed_per_tooth, plan_feed, seconds_for, thinning
+from ranura.core.cuts.edge.trips import can_be_raised, reach, taken
+from ranura.core.cutting.feed import of_burning
 from ranura.core.cutting.need import StraightCut
 from ranura.core.cutting.passes import cumulative_depths
-from ranura.core.cutting.power import Power, least_feed_chip
-from ranura.core.cutting.stage import Bite, Stage, Trip
+from ranura.core.cutting.stage import Stage, Trip
 from ranura.core.cutting.step_limits import Tooling, paces_of, step_limits
 from ranura.core.geometry import closeness
 from ranura.core.holding.hands import is_small
@@ -83,8 +81,9 @@ def plan_stages(work: EdgeWork, *, mounting: str) -> Staging:
 
     Rule: R3 tapered sections, R12 stages
     Formula: the fewest stages of equal area, none deeper than the school's step unless it takes under 20 mm², within 80 % of
-        the power and the bending; more than one: a last one of at most 0.5 mm normal to the face
-    Source: R3, R5, R6, R12"""
+        the power and the bending; more than one: a last one of at most 0.5 mm normal to the face, or of 1 mm where that would
+        burn and the house moves faster
+    Source: R3, R4, R5, R6, R12"""
     edging = work.edging
     if edging.shape in STRAIGHT_WALLED or edging.matched:
         return _stepped(work, mounting)
@@ -96,6 +95,9 @@ def plan_stages(work: EdgeWork, *, mounting: str) -> Staging:
     share = work.turning.rules.pass_share
     if failed is None and share < 1 and count < MOST_STAGES:
         count, made, failed, bound = _enough(work, by, closeness.ceil(count / share), "eased")
+    if failed is None and count > 1 and work.turning.rules.burning == "faster-feed" and _burns(work, made[-1]):
+        thicker = _with_thicker_skin(work, count, by)
+        made = thicker if failing(work, thicker) is None else made
     reason = None if failed is None else reason_for(work, made, failed)
     return Staging(
         stages=_with_climb(work, made, mounting),
@@ -111,7 +113,8 @@ def plan_stages(work: EdgeWork, *, mounting: str) -> Staging:
 def _enough(work: EdgeWork, by: StageBy, least: int, bound: Bound) -> tuple[int, tuple[Stage, ...], Bound | None, Bound]:
     """The fewest stages from so many on that keep within all limits: how many, what still fails, and what made them as many."""
     for count in range(min(least, MOST_STAGES), MOST_STAGES + 1):
-        made = _evaluated(work, _settings(work, count, by))
+        light = work.turning.rules.profile_last if count > 1 else None
+        made = evaluated(work, _settings(work, count, by, light=light))
         failed = failing(work, made)
         if failed is None:
             break
@@ -136,9 +139,26 @@ def _fewest(work: EdgeWork) -> tuple[int, Bound]:
     return least, bound
 
 
-def _settings(work: EdgeWork, count: int, by: StageBy) -> tuple[Trip, ...]:
-    light = work.turning.rules.profile_last if count > 1 else None
+def _settings(work: EdgeWork, count: int, by: StageBy, *, light: float | None) -> tuple[Trip, ...]:
     return stages(work.turning.bit, work.guided.trip, work.stock, count=count, by=by, light=light, field="cut.staged")
+
+
+def _with_thicker_skin(work: EdgeWork, count: int, by: StageBy) -> tuple[Stage, ...]:
+    """So many stages with a last one as thick as it may be; all equal where that would be the largest of them."""
+    made = evaluated(work, _settings(work, count, by, light=_THICK_SKIN))
+    largest = closeness.over(made[-1].area, made[0].area)
+    return evaluated(work, _settings(work, count, by, light=None)) if largest else made
+
+
+_THICK_SKIN = 1.0
+"""mm that a last stage takes which would burn in a thinner skin (R4)."""
+
+
+def _burns(work: EdgeWork, stage: Stage) -> bool:
+    """Whether the chip of a stage is so thin that it is likely to burn in this wood; what the log shows of the feed per tooth no
+    thicker skin mends."""
+    chip = of_burning(tooth=stage.chip_mm, chip=stage.chip_thickness_mm, burnt_below=None)
+    return work.turning.material.burn > 1 and closeness.under(chip, 1)
 
 
 def _stepped(work: EdgeWork, mounting: str) -> Staging:
@@ -160,6 +180,7 @@ def _stepped(work: EdgeWork, mounting: str) -> Staging:
             free_length=turning.free_length,
             material=turning.material,
             rules=turning.rules,
+            for_rpm=turning.for_rpm,
             need=need,
         )
         limits = step_limits(tooling, paces_of(tooling))
@@ -186,7 +207,7 @@ def _stepped(work: EdgeWork, mounting: str) -> Staging:
         count, _ = jointing_runs(edging.size, turning.rules)
         trips = [replace(final, offset=final.offset + edging.size * (count - 1 - i) / count) for i in range(count)]
         by, bound = ("fence", "school") if count > 1 else (by, bound)
-    made = _evaluated(work, trips)
+    made = evaluated(work, trips)
     failed = failing(work, made, depths_matter=False)
     return Staging(
         stages=made,
@@ -225,7 +246,7 @@ def _by_bearings(work: EdgeWork) -> Staging:
     """A profile that cannot be raised, guided by its bearing: at once, or with larger bearings first."""
     bit, final = work.turning.bit, work.guided.trip
     larger = sorted((each for each in bit.bearings if closeness.over(each, 2 * final.offset)), reverse=True)
-    single = _evaluated(work, [final])
+    single = evaluated(work, [final])
     failed = failing(work, single)
     if failed is None or not larger:
         return Staging(
@@ -237,7 +258,7 @@ def _by_bearings(work: EdgeWork) -> Staging:
             most_area=most_area(work),
             reason=None if failed is None else reason_for(work, single, failed),
         )
-    made = _evaluated(work, [*(replace(final, offset=each / 2) for each in larger), final])
+    made = evaluated(work, [*(replace(final, offset=each / 2) for each in larger), final])
     still = failing(work, made)
     return Staging(
         stages=made,
@@ -247,70 +268,6 @@ def _by_bearings(work: EdgeWork) -> Staging:
         step=school_of(work),
         most_area=most_area(work),
         reason=None if still is None else reason_for(work, made, still),
-    )
-
-
-def _evaluated(work: EdgeWork, trips: Sequence[Trip], *, climb: bool = False) -> tuple[Stage, ...]:
-    """The stages at these settings: both faces are run at one setting before it is changed."""
-    bit = work.turning.bit
-    faces = (False, True) if work.edging.both_faces else (False,)
-    steps = [Done(bit=bit, trip=trip, other_face=other) for trip in trips for other in faces]
-    # The outlines are the drawing's; they come back from there, and do not travel with every stage.
-    found = section_of(steps, work.stock, before=work.before, drawn=True).bites
-    bites = tuple(replace(bite, outlines=()) for bite in found)
-    per = len(faces)
-    return tuple(
-        _stage(work, number + 1, trip, bites[number * per : (number + 1) * per], climb) for number, trip in enumerate(trips)
-    )
-
-
-def _stage(work: EdgeWork, number: int, trip: Trip, bites: tuple[Bite, ...], climb: bool) -> Stage:
-    turning = work.turning
-    bit, rules = turning.bit, turning.rules
-    hardest = max(bites, key=lambda bite: bite.area)
-    width = min(max(bite.width for bite in bites), bit.diameter)
-    feed = plan_feed(
-        rpm=turning.rpm,
-        flutes=bit.flutes,
-        bit_diameter=bit.diameter,
-        material=turning.material.material_class,
-        radial_engagement=None if climb or width <= 0 else width,
-        burn=turning.material.burn,
-        tear_out=turning.material.tear_out,
-        slowest=rules.feed_min_m_min,
-        fastest=fastest_along(work.edging, bit, rules),
-        burning=rules.burning,
-    )
-    speed, limited = feed.feed_m_min, feed.limited_by
-    depth, mean = max(hardest.depth, 1e-6), max(hardest.mean_width, 1e-6)
-
-    def power_at(feed_m_min: float) -> Power:
-        return turning.power(depth=depth, width=mean, feed_m_min=feed_m_min)
-
-    power, slowed = power_at(speed), False
-    if closeness.over(power.power_w, turning.usable_w):
-        slowest = least_feed_chip(rpm=turning.rpm, flutes=bit.flutes, minimum_m_min=rules.feed_min_m_min)
-        within = turning.usable_w * (1 - 1e-9)
-        low = closeness.where_reached(
-            lambda feed_m_min: power_at(feed_m_min).power_w, within, low=min(slowest, speed), high=speed
-        )
-        speed, slowed, power = low, True, power_at(low)
-    tooth = feed_per_tooth(feed_m_min=speed, rpm=turning.rpm, flutes=bit.flutes)
-    k = thinning(radial_engagement=width, bit_diameter=bit.diameter) if width > 0 else 1.0
-    return Stage(
-        number=number,
-        trip=trip,
-        climb=climb,
-        bites=bites,
-        feed_m_min=speed,
-        wanted_m_min=feed.wanted_m_min,
-        chip_mm=tooth,
-        chip_thickness_mm=tooth * k,
-        limited_by="power" if slowed else limited,
-        power=power,
-        bend=turning.stiffness(depth=depth, width=mean, tooth_mm=tooth),
-        seconds=seconds_for(work.edging.run_length, feed_m_min=speed),
-        cautions=feed.cautions,
     )
 
 
@@ -334,6 +291,6 @@ def _with_climb(work: EdgeWork, made: tuple[Stage, ...], mounting: str) -> tuple
     low = closeness.where_reached(over_the_bounds, 1.0 - 1e-4, low=0.0, high=made[0].trip.height)
     if low < 0.2:
         return made
-    first = _evaluated(work, [replace(final, height=low)], climb=True)
-    rest = _evaluated(work, [replace(final, height=low), *(stage.trip for stage in made)])[1:]
+    first = evaluated(work, [replace(final, height=low)], climb=True)
+    rest = evaluated(work, [replace(final, height=low), *(stage.trip for stage in made)])[1:]
     return (*first, *(replace(stage, number=number + 2) for number, stage in enumerate(rest)))

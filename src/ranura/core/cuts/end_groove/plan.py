@@ -13,7 +13,7 @@ from ranura.core.cuts.end_groove.judge import GrooveJudge
 from ranura.core.cuts.end_groove.on_board import FROM_BOTH
 from ranura.core.cuts.end_groove.setting import GrooveSetting
 from ranura.core.cutting.grip import Grip
-from ranura.core.cutting.speed import speed_of, turning_rpm
+from ranura.core.cutting.speed import turning_rpm
 from ranura.core.cutting.step_limits import paces_of
 from ranura.core.cutting.stepping import Lane, Stepping, plan_depths, stepped
 from ranura.core.output.cautions import in_order, tool_cautions
@@ -27,7 +27,7 @@ from ranura.core.text.writing import write
 def setting_of(chosen: Candidate, judge: GrooveJudge, piece: Piece) -> GrooveSetting:
     """Everything a pair needs for a groove."""
     asked, wood, rules, bit = judge.groove, judge.wood, judge.rules, chosen.bit
-    speed = speed_of(bit, chosen.router, rules, compare=True)
+    speed = chosen.speed(rules)
     held = judge.grip(bit, chosen.router)
     grip = held if isinstance(held, Grip) else None
     stepping = None
@@ -52,7 +52,7 @@ def setting_of(chosen: Candidate, judge: GrooveJudge, piece: Piece) -> GrooveSet
 
 def _runs(judge: GrooveJudge, chosen: Candidate, rpm: float, free: float) -> Stepping:
     """All runs: at every height one, or one from either face before the bit is raised, since it would not be found again (R8)."""
-    tooling = judge.tooling(chosen.bit, chosen.router, rpm, free)
+    tooling = judge.tooling(chosen, rpm, free)
     paces = paces_of(tooling)
     depths, _, least, limits = plan_depths(tooling, paces, None)
     count = judge.groove.runs(chosen.bit.diameter)

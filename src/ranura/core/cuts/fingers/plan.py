@@ -14,7 +14,7 @@ from ranura.core.cuts.fingers.on_board import FingersOnBoard
 from ranura.core.cuts.fingers.setting import FingersSetting
 from ranura.core.cuts.fingers.sleds import FLOOR, face_of, face_too_low, least_face
 from ranura.core.cutting.grip import Grip
-from ranura.core.cutting.speed import speed_of, turning_rpm
+from ranura.core.cutting.speed import turning_rpm
 from ranura.core.cutting.stepping import Stepping, plan_steps
 from ranura.core.output.cautions import in_order, tool_cautions
 from ranura.core.text import depth_words
@@ -31,12 +31,12 @@ _SOME = 4
 def setting_of(chosen: Candidate, judge: FingersJudge, piece: Piece) -> FingersSetting:
     """Everything a pair needs for fingers across an end."""
     asked, wood, rules = judge.fingers, judge.wood, judge.rules
-    speed = speed_of(chosen.bit, chosen.router, rules, compare=True)
+    speed = chosen.speed(rules)
     held = judge.grip(chosen.bit, chosen.router)
     grip = held if isinstance(held, Grip) else None
     stepping = None
     if grip is not None and judge.against_bit(chosen.bit) is None:
-        tooling = judge.tooling(chosen.bit, chosen.router, turning_rpm(speed), grip.free)
+        tooling = judge.tooling(chosen, turning_rpm(speed), grip.free)
         stepping = plan_steps(tooling, run=asked.thick, spacers=(0.0,))
     cautions = [written(each) for each in chosen.reasons]
     cautions += tool_cautions(chosen, speed, grip, piece, wood, rules)

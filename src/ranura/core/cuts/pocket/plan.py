@@ -19,7 +19,7 @@ from ranura.core.cuts.template.guides import Follower, path_of, there
 from ranura.core.cuts.template.plan import thicker
 from ranura.core.cutting.grip import Grip
 from ranura.core.cutting.passes import first_at_once
-from ranura.core.cutting.speed import speed_of, turning_rpm
+from ranura.core.cutting.speed import turning_rpm
 from ranura.core.cutting.step_limits import paces_of
 from ranura.core.cutting.stepping import Lane, Stepping, plan_depths, stepped
 from ranura.core.geometry import closeness
@@ -40,7 +40,7 @@ _SAID: Final = frozenset({template_words.CORNERS_LEFT.code})
 def setting_of(chosen: Candidate, judge: PocketJudge, piece: Piece) -> PocketSetting:
     """Everything a pair needs for a pocket."""
     asked, wood, rules, bit, base = judge.asked, judge.wood, judge.rules, chosen.bit, chosen.base
-    speed = speed_of(bit, chosen.router, rules, compare=True)
+    speed = chosen.speed(rules)
     found = judge.guide(bit, chosen.router, base)
     guide = None if isinstance(found, Reason) else found
     held = judge.grip(bit, chosen.router)
@@ -109,7 +109,7 @@ def _steps(
 ) -> Stepping:
     """The passes of a pocket: depth by depth, in the middle first; those of a ring, side by side, all depths of one before the
     next (R7)."""
-    tooling = judge.tooling(chosen.bit, chosen.router, rpm, grip.free)
+    tooling = judge.tooling(chosen, rpm, grip.free)
     paces = paces_of(tooling)
     depths, turret, least, limits = plan_depths(tooling, paces, chosen.base)
     if judge.kind == "bearing":

@@ -40,7 +40,7 @@ from ranura.core.text.cautions import Caution, Reason, caution, written
 def setting_of(chosen: Candidate, judge: TemplateJudge, piece: Piece) -> TemplateSetting:
     """Everything a pair needs for a cut by template."""
     asked, wood, rules, bit, base = judge.asked, judge.wood, judge.rules, chosen.bit, chosen.base
-    speed = speed_of(bit, chosen.router, rules, compare=True)
+    speed = chosen.speed(rules)
     found = judge.follower(bit, chosen.router, base)
     follower = None if isinstance(found, Reason) else found
     held = judge.grip(bit, chosen.router)
@@ -163,7 +163,7 @@ def thicker(
 
 def _steps(judge: TemplateJudge, chosen: Candidate, ways: tuple[Round, ...], grip: Grip, rpm: float) -> Stepping:
     """The passes: of a line all depths of one way before the next, of a field depth by depth, in the middle first."""
-    tooling = judge.tooling(chosen.bit, chosen.router, rpm, grip.free)
+    tooling = judge.tooling(chosen, rpm, grip.free)
     paces = paces_of(tooling)
     depths, turret, least, limits = plan_depths(tooling, paces, chosen.base)
     if judge.kind == "bearing":

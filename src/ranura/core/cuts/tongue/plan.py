@@ -12,7 +12,7 @@ from ranura.core.cuts.tongue import refusals, words
 from ranura.core.cuts.tongue.judge import TongueJudge
 from ranura.core.cuts.tongue.setting import TongueSetting
 from ranura.core.cutting.grip import Grip
-from ranura.core.cutting.speed import speed_of, turning_rpm
+from ranura.core.cutting.speed import turning_rpm
 from ranura.core.cutting.step_limits import paces_of, step_limits
 from ranura.core.cutting.stepping import Lane, Stepping, stepped
 from ranura.core.output.cautions import in_order, tool_cautions
@@ -25,7 +25,7 @@ from ranura.core.text.errors import CutError
 def setting_of(chosen: Candidate, judge: TongueJudge, piece: Piece) -> TongueSetting:
     """Everything a pair needs for a tongue."""
     asked, wood, rules, bit = judge.tongue, judge.wood, judge.rules, chosen.bit
-    speed = speed_of(bit, chosen.router, rules, compare=True)
+    speed = chosen.speed(rules)
     held = judge.grip(bit, chosen.router)
     grip = held if isinstance(held, Grip) else None
     stepping = None
@@ -50,7 +50,7 @@ def setting_of(chosen: Candidate, judge: TongueJudge, piece: Piece) -> TongueSet
 
 def _both_faces(judge: TongueJudge, chosen: Candidate, rpm: float, free: float) -> Stepping:
     """A pass on either face at one setting, each at the whole height: a dovetail bit is not raised in between (R3)."""
-    tooling = judge.tooling(chosen.bit, chosen.router, rpm, free)
+    tooling = judge.tooling(chosen, rpm, free)
     paces = paces_of(tooling)
     limits = step_limits(tooling, paces)
     lane = Lane(spacer=0.0, run=judge.tongue.run, pace=paces[0])

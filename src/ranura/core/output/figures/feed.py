@@ -15,6 +15,7 @@ SET_BY = {
     "chip": "each tooth takes the {chip:n3} mm that suits this bit and wood",
     "hand-maximum": "a hand guides no faster; each tooth takes {chip:n3} mm",
     "hand-minimum": "a hand moves no slower steadily; each tooth takes {chip:n3} mm",
+    "burning": "as fast as a hand guides it, so that it does not burn; each tooth takes {chip:n3} mm",
     "power": "slowed so that the motor keeps its speed; each tooth takes {chip:n3} mm",
 }
 """What a feed was set by, in words."""

@@ -15,6 +15,7 @@ _SPEED_SET_BY = {
     "router": "the router turns no faster than {cap:rpm} rpm",
 }
 _EASED = "; eased to {eased:pct} of that"
+_SLOWED = "; slowed from {asked:rpm} so that its chip is not too thin and it does not burn"
 _SPEED_FORMULA = {
     "rim-speed": "n = 60 000 · v / (π · D)",
     "bands-inch": "n from the inch chart at D",
@@ -42,6 +43,7 @@ def _rpm(setting: ToolSetting) -> Figure:
             n=asked,
             rpm=speed.rpm,
         )
+    eased, slowed = _EASED if rules.speed_share < 1 else "", _SLOWED if speed.slowed_from is not None else ""
     inputs = [given("D", "bit diameter", bit.diameter, "mm"), given("n_max", "router's maximum", router.max_rpm, "rpm")]
     if bit.marked_max_rpm is not None:
         inputs.append(given("n_bit", "marked on the bit", bit.marked_max_rpm, "rpm"))
@@ -56,10 +58,11 @@ def _rpm(setting: ToolSetting) -> Figure:
         formula=f"{_SPEED_FORMULA[rules.speed_rule]}; n ≤ marked, ≤ 60 m/s at the rim, ≤ n_max; down to 100",
         worked=worked,
         because=because(
-            f"Set so because {_SPEED_SET_BY[speed.limited_by]}{_EASED if rules.speed_share < 1 else ''}",
+            f"Set so because {_SPEED_SET_BY[speed.limited_by]}{eased}{slowed}",
             school=school_name(rules.speed_rule),
             cap=speed.cap_rpm,
             eased=rules.speed_share,
+            asked=speed.slowed_from or speed.rpm,
         ),
         inputs=tuple(inputs),
         others=tuple(School(rule=school, shown=show(rpm, "rpm")) for school, rpm in speed.others.items()),
