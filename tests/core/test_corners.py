@@ -3,14 +3,18 @@
 from __future__ import annotations
 
 import math
+from itertools import pairwise
 
 import pytest
 from tests.core.templates.test_cuts import board, mm, plan, sawn, shop
 
 from ranura.core.geometry.loop_text import text_of_loops
 from ranura.core.geometry.loops import circle
-from ranura.core.output.corners import slower_behind_corners
+from ranura.core.output.corners import said_of_corners
+from ranura.core.output.going import way_in
 from ranura.core.output.slip import SlipSection
+from ranura.core.plan import PLANNING
+from ranura.core.proof.corners import BEHIND, slower_behind_corners, times_along
 from ranura.core.proof.moves import Move, Program
 
 OWN = shop(
@@ -41,7 +45,7 @@ def test_in_inches_both_lengths_are():
 def move(*path: tuple[float, float], feed: float = 3.0, kind: str = "cut", fresh: str = "left") -> Move:
     return Move(
         kind=kind, setting=0, station=None, path=path, from_depth=5.0, to_depth=5.0, turning=True, fresh=fresh, feed_m_min=feed,
-        seconds=1.0, about=None, changes=(),
+        seconds=sum(math.dist(a, b) for a, b in pairwise(path)) * 60 / (feed * 1000), about=None, changes=(),
     )  # fmt: skip
 
 
@@ -78,6 +82,49 @@ CORNERED = [(0, 0), (100, 0), (100, 80), (0, 80), (0, 0)]
     ],
 )
 def test_only_a_way_round_a_corner_that_is_fast_and_in_fresh_wood_is_said(one, says):
-    program = Program(bodies=(), settings=SETTINGS, moves=(one,))
-    (section,) = slower_behind_corners(FEED, program)
-    assert bool(section.lines) == says
+    made = slower(one)
+    (section,) = said_of_corners(FEED, (made,))
+    assert (bool(section.lines), bool(made.slow)) == (says, says)
+    assert says or made == one
+
+
+def slower(one: Move) -> Move:
+    (made,) = slower_behind_corners(Program(bodies=(), settings=SETTINGS, moves=(one,))).moves
+    return made
+
+
+def test_the_time_counts_what_is_gone_slower_and_the_way_stays_as_long():
+    one = move(*CORNERED)
+    made = slower(one)
+    assert made.slow == ((100.0, 150.0), (180.0, 230.0), (280.0, 330.0))
+    # 360 mm at 3 m/min take 7.2 s; of them 150 mm at 2 m/min, 1.5 s more.
+    assert (one.seconds, made.seconds) == (pytest.approx(7.2), pytest.approx(8.7))
+    assert way_in([made]) == pytest.approx(way_in([one])) == pytest.approx(360)
+    ring = slower(move(*rounded(9.5)))
+    # An arc of a right angle round each corner, and 50 mm behind it.
+    assert [end - begin for begin, end in ring.slow] == [
+        pytest.approx(BEHIND + 9.5 * math.pi / 2, abs=6) for _ in range(len(ring.slow))
+    ]  # fmt: skip
+
+
+def test_each_point_is_reached_when_the_pace_of_its_stretch_brings_one_there():
+    path = ((0.0, 0.0), (100.0, 0.0), (100.0, 50.0), (100.0, 80.0))
+    # 100 mm and 30 mm at 3 m/min, 50 mm at 2 m/min: 2, 1.5 and 0.6 s.
+    assert times_along(path, 3.0, ((100.0, 150.0),)) == pytest.approx((0, 2 / 4.1, 3.5 / 4.1, 1))
+    assert times_along(path, 3.0, ()) == pytest.approx((0, 100 / 180, 150 / 180, 1))
+
+
+def test_the_dry_run_goes_slower_behind_corners():
+    cut, piece, own = sawn("square", from_left=mm(40), from_near=mm(30)), board(400, 260), OWN
+    made, run = plan(cut, piece, of=own), PLANNING.dry_run(cut, piece, own, own.rules)
+    slow = [number for number, each in enumerate(made.moves) if each.slow]
+    assert slow
+    assert [number for number, step in enumerate(run.steps) if step.times] == slow
+    step, held = run.steps[slow[0]], made.moves[slow[0]]
+    lengths = [math.dist(a, b) for a, b in pairwise(step.path)]
+    paces = [
+        long / 1_000 / ((after - before) * step.seconds / 60)
+        for long, before, after in zip(lengths, step.times, step.times[1:], strict=False)
+        if long > 1
+    ]
+    assert {round(each, 1) for each in paces} == {2.0, round(held.feed_m_min, 1)}

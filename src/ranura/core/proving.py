@@ -18,6 +18,7 @@ from ranura.core.geometry.placing import Placing
 from ranura.core.output.cautions import with_more
 from ranura.core.output.slip import SlipSection
 from ranura.core.output.views import Mark
+from ranura.core.proof.corners import slower_behind_corners
 from ranura.core.proof.findings import NOT_RUN, Finding, Proof
 from ranura.core.proof.moves import Program
 from ranura.core.proof.prove import Until, prove
@@ -74,7 +75,7 @@ def prove_planned(
     `until` ends one where enough is known."""
     if until is stops and has_stop(planned.setting.cautions):
         return Proven(planned=planned, setting=planned.setting, program=_NOT_MADE, proof=NOT_RUN)
-    program = planned.program(planned.setting)
+    program = slower_behind_corners(planned.program(planned.setting))
     met: list[Caution] = []
     if (stands := planned.stands) is not None and (placing := _placing(planned)) is not None:
         if reaches(before, placing, stood(planned.setting.piece, stands.on).thickness.mm - stands.deep):

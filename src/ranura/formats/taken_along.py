@@ -106,7 +106,10 @@ def _drawing(dry: DryRun) -> dict[str, Any]:
         ],
         "bodies": [{"role": each.role, "points": _ring(each.points)} for each in dry.bodies if not each.first],
         "table": any(each.stands is not None for each in dry.tools),
-        "moves": [{"path": _ring(each.path), "seconds": each.seconds} for each in dry.steps],
+        "moves": [
+            {"path": _ring(each.path), "seconds": each.seconds, "times": [round(at, 4) for at in each.times]}
+            for each in dry.steps
+        ],
     }
 
 

@@ -14,6 +14,7 @@ const step = (more: Partial<Step>): Step => ({
   fresh: null,
   wide: 0,
   seconds: null,
+  times: [],
   findings: [],
   ...more,
 });
@@ -54,11 +55,20 @@ it("a moment of a way is between its points, by length", () => {
   expect(half?.touches).toEqual([75, 10]);
   expect(half?.degrees).toBe(0);
   const late = momentOf(STEPS[1] as Step, 5 / 6);
-  expect(late?.at).toEqual([100, 25]);
-  expect(late?.degrees).toBe(45);
+  expect(late?.at[0]).toBe(100);
+  expect(late?.at[1]).toBeCloseTo(25);
+  expect(late?.degrees).toBeCloseTo(45);
   expect(late?.done.length).toBe(3);
   expect(momentOf(STEPS[0] as Step, 0.5)).toBe(null);
   expect(momentOf(STEPS[2] as Step, 0.5)?.at).toEqual([100, 50]);
+});
+
+it("behind a corner it goes slower", () => {
+  const held = { ...(STEPS[1] as Step), times: [0, 0.5, 1] };
+  expect(momentOf(held, 0.5)?.at).toEqual([100, 0]);
+  expect(momentOf(held, 0.75)?.at).toEqual([100, 25]);
+  const ends = endsOf([held]);
+  expect(momentNear([held], ends, [100, 25])).toBeCloseTo(0.75 * 3);
 });
 
 it("a click goes to the moment at which the bit comes nearest", () => {

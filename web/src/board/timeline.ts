@@ -41,13 +41,24 @@ export function stepAt(ends: readonly number[], at: number): { index: number; sh
   return { index, share: (at - begin) / ((ends[index] as number) - begin) };
 }
 
-/** A place on a way: between which of its points, and how far; `path` is never empty. */
-function between(path: readonly Spot[], share: number): { i: number; part: number } {
-  let left = share * lengthOf(path);
-  for (let i = 0; i + 1 < path.length; i++) {
-    const size = lengthOf(path.slice(i, i + 2));
-    if (left <= size || i + 2 === path.length) return { i, part: size ? Math.min(1, left / size) : 0 };
-    left -= size;
+/** The share of its time by which a step reaches each point of its way. */
+function timesOf({ path, times }: Step): readonly number[] {
+  if (times.length > 0) return times;
+  const whole = lengthOf(path);
+  let gone = 0;
+  return path.map((to, i) => {
+    if (i > 0) gone += lengthOf([path[i - 1] as Spot, to]);
+    return whole > 0 ? gone / whole : 0;
+  });
+}
+
+/** A place on the way of a step: between which of its points, and how far; the way is never empty. */
+function between(step: Step, share: number): { i: number; part: number } {
+  const times = timesOf(step);
+  for (let i = 0; i + 1 < times.length; i++) {
+    const [from, to] = [times[i] as number, times[i + 1] as number];
+    if (share <= to || i + 2 === times.length)
+      return { i, part: to > from ? Math.min(1, Math.max(0, (share - from) / (to - from))) : 0 };
   }
   return { i: 0, part: 0 };
 }
@@ -70,7 +81,7 @@ export interface Moment {
 
 export function momentOf(step: Step, share: number): Moment | null {
   if (step.path.length === 0) return null;
-  const { i, part } = between(step.path, share);
+  const { i, part } = between(step, share);
   const at = spot(step.path, i, part);
   const turned = step.degrees;
   return {
@@ -89,8 +100,7 @@ export function momentNear(steps: readonly Step[], ends: readonly number[], plac
   let best: { away: number; at: number } | null = null;
   steps.forEach((step, index) => {
     const [begin, end] = [index > 0 ? (ends[index - 1] as number) : 0, ends[index] as number];
-    const whole = lengthOf(step.path);
-    let before = 0;
+    const times = timesOf(step);
     for (let i = 0; i + 1 < step.path.length; i++) {
       const [a, b] = [step.path[i] as Spot, step.path[i + 1] as Spot];
       const [dx, dy] = [b[0] - a[0], b[1] - a[1]];
@@ -101,9 +111,8 @@ export function momentNear(steps: readonly Step[], ends: readonly number[], plac
         a[0] + (size ? (dx / size) * part : 0) - place[0],
         a[1] + (size ? (dy / size) * part : 0) - place[1],
       );
-      if (whole > 0 && (!best || away < best.away - 1e-6))
-        best = { away, at: begin + ((end - begin) * (before + part)) / whole };
-      before += size;
+      const share = mixed(times[i] as number, times[i + 1] as number, size ? part / size : 0);
+      if (size > 0 && (!best || away < best.away - 1e-6)) best = { away, at: begin + (end - begin) * share };
     }
   });
   return (best as { at: number } | null)?.at ?? null;

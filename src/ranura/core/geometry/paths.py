@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import itertools
 import math
+from collections.abc import Iterable
 from dataclasses import dataclass
 
 import numpy as np
@@ -143,3 +144,19 @@ def stretch(path: Ring, start: float, end: float) -> Ring:
     ((2.0, 0.0), (10, 0), (10.0, 2.0))"""
     upto = first_part(path, end)
     return last_part(upto, length_of(upto, closed=False) - start)[::-1]
+
+
+def with_points_at(path: Ring, distances: Iterable[float]) -> Ring:
+    """A path with points at some distances from its beginning too, in mm.
+
+    >>> with_points_at(((0, 0), (10, 0)), [4.0, 12.0])
+    ((0, 0), (4.0, 0.0), (10, 0))"""
+    left, found, gone = sorted(distances), [path[0]] if path else [], 0.0
+    for a, b in itertools.pairwise(path):
+        long = math.dist(a, b)
+        for at in [each for each in left if gone < each < gone + long]:
+            share = (at - gone) / long
+            found.append((a[0] + (b[0] - a[0]) * share, a[1] + (b[1] - a[1]) * share))
+        found.append(b)
+        gone += long
+    return tuple(found)

@@ -12,8 +12,11 @@ from shapely.geometry import LineString
 from shapely.geometry import Point as Spot
 from shapely.ops import nearest_points
 
+from ranura.core.cutting.feed import HELD_BACK
+from ranura.core.geometry.paths import with_points_at
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.output.views import Role, View
+from ranura.core.proof.corners import times_along
 from ranura.core.proof.cutter import profile_of, widest
 from ranura.core.proof.findings import Proof
 from ranura.core.proof.moves import Body, Fresh, MachineSetting, Move, MoveKind, Program
@@ -88,6 +91,8 @@ class DryStep:
     """How far beside its way it takes wood at the surface, in mm; 0 where it takes none."""
     seconds: float | None
     """How long it takes, where its feed is said."""
+    times: tuple[float, ...]
+    """The share of that by which each point is reached; empty where the pace is the same all along."""
     findings: tuple[int, ...]
     """The numbers of what the proof found at it."""
 
@@ -153,6 +158,7 @@ def _step(
         fresh=move.fresh,
         wide=_radius_at(setting, move.to_depth or 0.0) if takes else 0.0,
         seconds=move.seconds,
+        times=times_along(on_board, move.feed_m_min or HELD_BACK, move.slow) if move.slow else (),
         findings=findings,
     )
 
@@ -160,7 +166,8 @@ def _step(
 def _way(move: Move, setting: MachineSetting) -> Ring:
     """A move's path on the board, with no more points than are seen."""
     path = tuple(place_on(setting.frame, at) for at in move.path)
-    return tuple((x, y) for x, y in way_of(path, within=_THINNED).coords) if len(path) > 2 else path
+    thinned = tuple((x, y) for x, y in way_of(path, within=_THINNED).coords) if len(path) > 2 else path
+    return with_points_at(thinned, [at for stretch in move.slow for at in stretch])
 
 
 def _radius_at(setting: MachineSetting, depth: float) -> float:

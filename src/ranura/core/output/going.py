@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ranura.core.cutting.direction import Sense
+from ranura.core.cutting.feed import HELD_BACK, seconds_for
 from ranura.core.geometry.paths import length_of
 from ranura.core.geometry.rings import Point, Ring, signed_area
 from ranura.core.proof.moves import Move
@@ -38,6 +39,8 @@ class Going:
     """That they take at their feed, those that only lead into the wood and out of it counted."""
     back_seconds: float
     """That ways back inside a slot take."""
+    held_back: bool
+    """Behind corners, where it goes slower than elsewhere."""
     first: Ring
     """The bit's axis on the worked surface from the first start to where it comes out, without the way back."""
     sense: Sense | None
@@ -62,6 +65,7 @@ def going_of(moves: Sequence[Move]) -> Going | None:
         way=way_in(wet),
         seconds=sum(move.seconds or 0.0 for move in wet),
         back_seconds=sum(move.seconds or 0.0 for move in cuts if move.fresh == "none"),
+        held_back=any(move.slow for move in wet),
         first=_first_run(cuts),
         sense=_round(wet),
     )
@@ -69,7 +73,13 @@ def going_of(moves: Sequence[Move]) -> Going | None:
 
 def way_in(moves: Sequence[Move]) -> float:
     """How many mm the bit runs along in the wood, of moves that meet some."""
-    return sum((move.seconds or 0.0) * (move.feed_m_min or 0.0) * 1000 / 60 for move in moves if move.kind == "cut")
+    return sum(_way_of(move) for move in moves if move.kind == "cut")
+
+
+def _way_of(move: Move) -> float:
+    """How far a move goes, from how long it takes: that is quicker than to measure its way anew."""
+    seconds, held = move.seconds or 0.0, sum(end - begin for begin, end in move.slow)
+    return (seconds - seconds_for(held, feed_m_min=HELD_BACK)) * (move.feed_m_min or 0.0) * 1000 / 60 + held
 
 
 def _first_run(cuts: Sequence[Move]) -> Ring:

@@ -41,6 +41,10 @@ GuideKind = Literal["fence", "edge-guide", "bearing", "bushing", "pivot", "rails
 Hands = Literal["handles", "flat", "push-sticks", "push-blocks", "sled", "carrier"]
 
 
+Stretch = tuple[float, float]
+"""From where to where of a way, in mm from its beginning."""
+
+
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Change:
     """What is changed while nothing turns, and to what."""
@@ -73,6 +77,8 @@ class Move:
     """On which side of the heading it finds wood that is still there; None where nothing is cut."""
     feed_m_min: float | None = None
     seconds: float | None = None
+    slow: tuple[Stretch, ...] = ()
+    """Of its way, where the bit goes no faster than a hand does behind a corner (R4)."""
     about: Literal["length", "width"] | None = None
     """About what a board is turned over, half a turn."""
     changes: tuple[Change, ...] = ()

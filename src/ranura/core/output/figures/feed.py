@@ -68,6 +68,7 @@ def time_figure(going: Going) -> Figure:
     Formula: t = Σ L · 60 / (F · 1000) over all ways that meet wood
     Source: the moves"""
     back = "; {b:n0} s more on the way back in what is cut" if going.back_seconds >= 1 else ""
+    corners = "; slower behind each corner" if going.held_back else ""
     runs = "{n} run" if going.runs == 1 else "{n} runs"
     return Figure(
         key="feed.time",
@@ -77,7 +78,9 @@ def time_figure(going: Going) -> Figure:
         shown=show(going.seconds, "s"),
         rule="R4",
         formula="t = Σ L · 60 / (F · 1000)",
-        worked=write(runs + " in the wood, {way:rough} in all" + back, n=going.runs, way=going.way, b=going.back_seconds),
+        worked=write(
+            runs + " in the wood, {way:rough} in all" + corners + back, n=going.runs, way=going.way, b=going.back_seconds
+        ),
         because=because("Cutting alone, at every depth and every place, without setting up or carrying back"),
         inputs=(given("L", "way in the wood", going.way, "mm"),),
     )
