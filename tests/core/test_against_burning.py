@@ -124,6 +124,25 @@ def test_whatever_burnt_so_far_nothing_turns_faster_or_below_its_router_or_is_st
         assert max(chips) <= 0.2
 
 
+@pytest.mark.parametrize("material", ["acrylic", "hard-plastic"])
+def test_plastic_is_cut_slowly_and_warned_of_whatever_the_school(material):
+    small = EdgeCut(shape="roundover", size=in_mm(3), edges=("near",), edge_state="smooth")
+    made = [planned(small, school, None, kind="roundover", material=material) for school in ("faster-feed", "slower-spindle")]
+    assert [rpm(each) for each in made] == [10_900] * 2
+    # The dial has steps; the one below gives 9,000.
+    assert all(0.05 <= stage.chip_thickness_mm < 0.061 for plan in made for stage in plan.stages)
+    melts = [next(each for each in plan.cautions if each.code == "melts") for plan in made]
+    assert all(each.level == "caution" and "one or two flutes (this one has 2)" in each.do.metric for each in melts)
+    assert all(plan.status == "caution" for plan in made)
+    # 0.086 mm a tooth is thick enough.
+    assert rpm(planned(DADO, "slower-spindle", None, kind="straight", material=material)) == 24_000
+
+
+def test_the_power_says_up_to_what_a_pass_is_planned():
+    power = next(each for each in planned(DADO, "faster-feed", None, kind="straight").figures if each.key == "feed.power")
+    assert "a pass is planned with up to 80 %, so that the motor keeps its speed" in power.because.metric
+
+
 def test_a_wood_that_hardly_burns_and_other_bits_are_left_as_they_are():
     assert rpm(planned(DADO, "slower-spindle", 0.1, kind="straight", material="walnut")) == 24_000
     assert rpm(planned(DADO, "slower-spindle", 0.1, kind="roundover")) == 24_000

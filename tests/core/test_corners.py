@@ -8,14 +8,18 @@ from itertools import pairwise
 import pytest
 from tests.core.templates.test_cuts import board, mm, plan, sawn, shop
 
+from ranura.core.board.pieces import Piece
+from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.geometry.loop_text import text_of_loops
 from ranura.core.geometry.loops import circle
-from ranura.core.output.corners import said_of_corners
 from ranura.core.output.going import way_in
+from ranura.core.output.pace_words import with_pace_words
 from ranura.core.output.slip import SlipSection
 from ranura.core.plan import PLANNING
 from ranura.core.proof.corners import BEHIND, slower_behind_corners, times_along
 from ranura.core.proof.moves import Move, Program
+from ranura.core.text.lengths import Length
+from ranura.demo.shop import SHOP
 
 OWN = shop(
     square="M0 0 L200 0 L200 150 L0 150 Z",
@@ -83,8 +87,8 @@ CORNERED = [(0, 0), (100, 0), (100, 80), (0, 80), (0, 0)]
 )
 def test_only_a_way_round_a_corner_that_is_fast_and_in_fresh_wood_is_said(one, says):
     made = slower(one)
-    (section,) = said_of_corners(FEED, (made,))
-    assert (bool(section.lines), bool(made.slow)) == (says, says)
+    (section,) = with_pace_words(FEED, Program(bodies=(), settings=SETTINGS, moves=(made,)), None)
+    assert (any("corner" in line.metric for line in section.lines), bool(made.slow)) == (says, says)
     assert says or made == one
 
 
@@ -128,3 +132,26 @@ def test_the_dry_run_goes_slower_behind_corners():
         if long > 1
     ]
     assert {round(each, 1) for each in paces} == {2.0, round(held.feed_m_min, 1)}
+
+
+def channel(goes: str, **more):
+    wide, at = Length(mm=12.7, typed="12.7", unit="mm"), Length(mm=60, typed="60", unit="mm")
+    return ChannelCut(goes=goes, width=wide, depth=Length(mm=6, typed="6", unit="mm"), position=at, **more)
+
+
+ROUND_NOTE = "an even note: where it falls, slower; where it whines and makes dust, faster"
+
+
+@pytest.mark.parametrize(
+    ("goes", "material", "more", "says"),
+    [
+        ("across", "oak", {}, ["slower over the last 50 mm"]),
+        ("along", "oak", {"end": "near"}, ["slower into the end grain and over the last 50 mm"]),
+        ("along", "mdf", {"end": "near"}, ["slower over the last 50 mm"]),
+        ("across", "oak", {"stop_first": mm(30), "stop_last": mm(30)}, []),
+    ],
+)
+def test_the_pace_says_where_it_is_slower_and_how_it_sounds(goes, material, more, says):
+    piece = Piece(name="Rail", material=material, length=mm(500), width=mm(200), thickness=mm(22))
+    made = PLANNING.plan(channel(goes, **more), piece, SHOP, SHOP.rules)
+    assert [line.metric for each in made.slip if each.key == "feed" for line in each.lines][1:] == [*says, ROUND_NOTE]

@@ -9,7 +9,7 @@ from functools import partial
 
 from ranura.core.choosing.order import Candidate
 from ranura.core.choosing.setting import ToolSetting
-from ranura.core.cutting.feed import TEARS_ABOVE, of_burning
+from ranura.core.cutting.feed import BURNS_BELOW, MELTS_BELOW, TEARS_ABOVE, of_burning
 from ranura.core.family import Planned, Planner
 from ranura.core.geometry import closeness
 from ranura.core.text.cautions import has_stop
@@ -39,13 +39,14 @@ def slowing(setting: ToolSetting) -> float | None:
     """To what of its speed a spindle is slowed so that no chip is too thin; None where none is, where the wood hardly burns, and
     where the thickest chip would tear out then.
 
-    Rule: R4 the school of burning
-    Formula: n' = n · min h / 0.02, where max h stays under 0.15 mm; never below the router's minimum
+    Rule: R4 the school of burning, plastics
+    Formula: n' = n · min h / 0.02, in plastics min h / 0.05, where max h stays under 0.15 mm; never below the router's minimum
     Source: at the same feed a slower bit takes a thicker chip"""
-    chips = setting.chips
-    if not chips or setting.material.burn == 1:
+    chips, melts = setting.chips, setting.material.material_class == "plastic"
+    if not chips or (setting.material.burn == 1 and not melts):
         return None
     limit = setting.rules.burnt_below(setting.material.material_class, setting.bit.kind.name)
-    share = min(of_burning(tooth=tooth, chip=chip, burnt_below=limit) for tooth, chip in chips)
+    least = MELTS_BELOW if melts else BURNS_BELOW
+    share = min(of_burning(tooth=tooth, chip=chip, burnt_below=limit, least=least) for tooth, chip in chips)
     tears = closeness.over(max(chip for _, chip in chips), TEARS_ABOVE * share)
     return share if closeness.under(share, 1) and not tears else None

@@ -25,9 +25,9 @@ from ranura.core.learning.corrections import Correction, MeasureKey
 from ranura.core.output.asked import Asked, as_asked
 from ranura.core.output.assumed import with_assumed
 from ranura.core.output.broken import broken
-from ranura.core.output.corners import said_of_corners
 from ranura.core.output.dry_run import DryRun, dry_run
 from ranura.core.output.in_words import described, with_names
+from ranura.core.output.pace_words import with_pace_words
 from ranura.core.output.ticks import Ticks, ticks_of
 from ranura.core.proof.findings import Proof
 from ranura.core.proof.moves import PLAN_VERSION, Body, MachineSetting, Move, Program
@@ -278,7 +278,8 @@ class Planning:
         cut, planner, proven, judge = chosen.cut, chosen.planner, chosen.proven, chosen.planner.judge
         setting, taken = proven.setting, proven.setting.candidate
         text = marked(proven, proven.planned.text(setting, proven.program.moves))
-        text = replace(text, slip=said_of_corners(text.slip, proven.program.moves))
+        lies = proven.planned.stands is None and setting.material.material_class in SOLID
+        text = replace(text, slip=with_pace_words(text.slip, proven.program, piece.fibres if lies else None))
         to_try = answering(text, proven)
         if ways_out or not to_try:
             text = with_ways_out(text, cut, chosen, before, way=partial(self._way, piece, shop, rules, before))

@@ -28,7 +28,8 @@ _FACTOR: dict[MaterialClass, float] = {
     "mdf": 1.15,
     "plastic": 1.2,
 }
-_BURNS_BELOW = 0.02
+BURNS_BELOW, MELTS_BELOW = 0.02, 0.05
+"""mm of a chip at its thickest, below which wood is likely to burn, and plastics to melt."""
 TEARS_ABOVE = 0.15
 _MOST_RAISE = 2.0
 PACE_LENGTH = 300.0
@@ -211,7 +212,7 @@ def _cautions(
         found.append(caution(speed_words.FEED_HAND_MAXIMUM, wanted=wanted, limit=fastest, tooth=tooth))
     elif limited == "hand-minimum":
         found.append(caution(speed_words.FEED_HAND_MINIMUM, wanted=wanted, limit=slowest, tooth=tooth))
-    if closeness.under(chip, _BURNS_BELOW):
+    if closeness.under(chip, BURNS_BELOW):
         slower = burning == "slower-spindle" or (burning is not None and not closeness.under(feed, fastest))
         said = speed_words.BURNING_SLOW_DOWN if slower else speed_words.BURNING_LIKELY
         found.append(caution(said, level="note" if burn == 1 else "caution", chip=chip))
@@ -222,9 +223,10 @@ def _cautions(
     return found
 
 
-def of_burning(*, tooth: float, chip: float, burnt_below: float | None) -> float:
+def of_burning(*, tooth: float, chip: float, burnt_below: float | None, least: float = BURNS_BELOW) -> float:
     """How a chip stands to one that is likely to burn: 1 is just as thin, less burns. `tooth` is the feed per tooth and `chip`
-    what it comes to at its thickest, `burnt_below` the feed per tooth below which the log says that such cuts burn; all mm.
+    what it comes to at its thickest, `burnt_below` the feed per tooth below which the log says that such cuts burn, `least` the
+    thinnest chip that does not; all mm.
 
     Rule: R4 burning, R20
     Formula: min(h / 0.02, f_z / f_burnt)
@@ -232,7 +234,7 @@ def of_burning(*, tooth: float, chip: float, burnt_below: float | None) -> float
 
     >>> of_burning(tooth=0.03, chip=0.01, burnt_below=None), of_burning(tooth=0.03, chip=0.03, burnt_below=0.04)
     (0.5, 0.75)"""
-    by_rule = chip / _BURNS_BELOW
+    by_rule = chip / least
     return by_rule if burnt_below is None else min(by_rule, tooth / burnt_below)
 
 

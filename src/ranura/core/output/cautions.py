@@ -70,6 +70,8 @@ def tool_cautions(
         and (closeness.under(piece.thickness.mm, rules.thin_work) or wood.material_class == "veneered-board")
     ):
         found.append(caution(guide_words.UP_CUT_LIFTS_THIN_WORK, thickness=piece.thickness.mm))
+    if wood.material_class == "plastic":
+        found.append(caution(speed_words.MELTS, flutes=bit.flutes))
     if wood.harmful_dust:
         found.append(caution(choosing_words.DUST, material=wood.name))
     return found

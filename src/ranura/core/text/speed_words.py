@@ -108,6 +108,13 @@ BURNING_SLOW_DOWN = Words(
     message="The chip is only {chip:n3} mm thick, so the bit rubs and is likely to burn",
     do="Slow the spindle, or move faster and take less",
 )
+MELTS = Words(
+    code="melts",
+    place="feed",
+    level="caution",
+    message="Plastic melts where a bit rubs, and welds itself to it",
+    do="Take a sharp bit of one or two flutes (this one has {flutes:n}), keep it moving, and never let it stand in the cut",
+)
 BURNT_SO_FAR = Words(
     code="burnt-so-far",
     place="feed",

@@ -98,7 +98,9 @@ def power_figure(setting: ToolSetting, power: Power, *, formula: str, worked: Te
         formula=formula,
         worked=worked,
         because=because(
-            "An estimate, ±30 %; {router} has {available:n0} W to give, this is {share:pct} of it",
+            "An estimate, ±30 %; {router} has {available:n0} W to give, this is {share:pct} of it; a pass is planned with up to "
+            "{limit:pct}, so that the motor keeps its speed in a hard spot",
+            limit=setting.rules.power_limit,
             router=setting.router.name,
             available=power.available_w or 0.0,
             share=power.share or 0.0,
