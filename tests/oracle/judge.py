@@ -257,6 +257,8 @@ class Judge:
                 *np.arange(0.02, min(1.0, top), 0.15),
                 *np.linspace(0.02, max(min(depth, top) - 0.02, 0.03), 6),
                 max(top - 0.02, 0.03),
+                # A sliver lies at a corner of the silhouette, above it or below.
+                *(z + by for z, _, _ in silhouette for by in (-0.03, 0.03) if 0.0 < z + by < top),
             ]
         )
         radii = np.maximum(radius_at(silhouette, heights) - shrunk, 0.0)
@@ -387,7 +389,7 @@ class Judge:
         """Points below a plunge, from the surface down to where it ends: in columns at its axis and around it."""
         depths = np.arange(_STEP / 2, max(move["to_depth"], _STEP), _STEP)
         r = max(r for _, r, _ in self.plan["settings"][move["setting"]]["bit"]["silhouette"])
-        rings = [(0.6 * r, 2 * math.pi * i / 8) for i in range(8)] + [(0.99 * r, 2 * math.pi * i / 24) for i in range(24)]
+        rings = [(0.6 * r, 2 * math.pi * i / 8) for i in range(8)] + [(r - WITHIN, 2 * math.pi * i / 24) for i in range(24)]
         spots = np.array([(0.0, 0.0), *((far * math.cos(turn), far * math.sin(turn)) for far, turn in rings)])
         spots = spots + np.array(move["path"][0])
         return self.placed(move, np.repeat(spots, len(depths), axis=0), np.tile(depths, len(spots)))
