@@ -44,6 +44,7 @@ OTHERWISE = {
     "held": "vice",
     "lighter": True,
     "slower": True,
+    "gentler": True,
     "thin_walls": True,
     "bit_id": "straight-12.7",
     "router_id": "plunge-two",

@@ -24,7 +24,7 @@ def mm(value: float) -> dict[str, str]:
 
 MATCHED = ("sticking", "coping")
 EASED = ("dado", "pocket", "edge", "template")
-"""Kinds of cuts that lighter passes and a slower spindle can be asked of."""
+"""Kinds of cuts that lighter passes, a slower spindle and a slower hand can be asked of."""
 
 
 def case(chance: random.Random) -> Case:
@@ -43,7 +43,7 @@ def case(chance: random.Random) -> Case:
     if chance.random() < 0.15:
         cut["router_id"] = chance.choice(["plunge-two", "trim-one", "table-three"])
     if chance.random() < 0.12 and cut["kind"] in EASED:
-        cut[chance.choice(["lighter", "slower"])] = True
+        cut[chance.choice(["lighter", "slower", "gentler"])] = True
     asked: Case = {"cut": cut, "piece": piece}
     if cut["kind"] == "template":
         asked["outlines"] = {"shape": _outline(chance, min(length, width))}

@@ -9,7 +9,7 @@ import { notifyOf } from "../app/notice";
 import { useTitle } from "../app/title";
 import { Waiting } from "../app/Waiting";
 import { CameOutForm } from "./CameOutForm";
-import { ease } from "./easing";
+import { ease, otherBits } from "./easing";
 import { letGo } from "./hands";
 import { OneStep } from "./OneStep";
 import { OF_TROUBLE } from "./outcomes";
@@ -131,11 +131,12 @@ function AtTheMachine({ view, unit }: { view: RunView; unit: Unit }) {
           troubles={view.troubles}
           unit={unit}
           onMet={setMet}
-          onEase={async (easing) => {
-            const came = await ease(view.run, easing);
+          onChange={async (change) => {
+            const came = await ease(view.run, change);
             await refresh();
             return came;
           }}
+          bitsBeside={() => otherBits(view.run)}
           onClose={() => setTrouble(false)}
         />
       ) : null}

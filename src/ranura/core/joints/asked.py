@@ -55,6 +55,7 @@ class CutChange:
     clamps: tuple[ClampAt, ...] = bounded((), many=MOST_CLAMPS)
     lighter: bool = False
     slower: bool = False
+    gentler: bool = False
     thin_walls: bool = False
 
     @property
@@ -71,6 +72,7 @@ class CutChange:
             (self.clamps, "clamps"),
             (self.lighter, "lighter passes"),
             (self.slower, "slower spindle"),
+            (self.gentler, "led slower"),
             (self.thin_walls, "thin wall known"),
         )
         return tuple(name for value, name in said if value)

@@ -61,11 +61,12 @@ def thin_walls(known: bool) -> ChoiceBlank:
     return answers("Thin walls", "thin_walls", known, ((False, "Thin walls stop it"), (True, "Thin wall known")))
 
 
-def eased_by(lighter: bool, slower: bool) -> tuple[ChoiceBlank, ChoiceBlank]:
-    """Whether the cut is eased: lighter passes, a slower spindle."""
+def eased_by(lighter: bool, slower: bool, gentler: bool) -> tuple[ChoiceBlank, ...]:
+    """Whether the cut is eased: lighter passes, a slower spindle, a slower hand."""
     return (
         answers("Passes", "lighter", lighter, ((False, "Passes as the house has them"), (True, "Lighter passes"))),
         answers("Spindle", "slower", slower, ((False, "Speed as the house has it"), (True, "Slower spindle"))),
+        answers("Pace", "gentler", gentler, ((False, "Pace as the house has it"), (True, "Led slower"))),
     )
 
 

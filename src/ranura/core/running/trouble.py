@@ -12,10 +12,12 @@ from ranura.core.text.writing import Text, write
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Mend:
-    """Something that is changed before one goes on; `eases` is what of it the plan of the cut can take."""
+    """Something that is changed before one goes on; `eases` is what of it the plan of the cut can take, `other_bit` whether that
+    can take another bit for it."""
 
     says: Text
     eases: Easing | None
+    other_bit: bool
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -31,8 +33,9 @@ class Trouble:
 STOP: Final = "Switch off. Wait until it stands. Then lift or draw back."
 
 
-_LIGHTER, _SLOWER = "less depth a pass", "speed one step lower"
-_EASES: Final[dict[str, Easing]] = {_LIGHTER: "lighter", _SLOWER: "slower"}
+_LIGHTER, _SLOWER, _GENTLER = "less depth a pass", "speed one step lower", "slower along, with fresh wood all the time"
+_EASES: Final[dict[str, Easing]] = {_LIGHTER: "lighter", _SLOWER: "slower", _GENTLER: "gentler"}
+_SPIRAL, _SHARPER = "sharper bit, or a spiral", "sharper bit"
 
 
 def _trouble(key: str, name: str, now: tuple[str, ...], change: tuple[str, ...]) -> Trouble:
@@ -40,7 +43,7 @@ def _trouble(key: str, name: str, now: tuple[str, ...], change: tuple[str, ...])
         key=key,
         name=write(name),
         now=tuple(write(each) for each in (STOP, *now)),
-        change=tuple(Mend(says=write(each), eases=_EASES.get(each)) for each in change),
+        change=tuple(Mend(says=write(each), eases=_EASES.get(each), other_bit=each in (_SPIRAL, _SHARPER)) for each in change),
     )
 
 
@@ -61,12 +64,7 @@ _TROUBLES: Final[tuple[Trouble, ...]] = (
         "tears",
         "It tears out",
         (),
-        (
-            "lighter last pass",
-            "sharper bit, or a spiral",
-            "a backer at the exit",
-            "the other way up, where fibres then lie clean",
-        ),
+        ("lighter last pass", _GENTLER, _SPIRAL, "a backer at the exit", "the other way up, where fibres then lie clean"),
     ),
     _trouble(
         "chatters",
@@ -74,7 +72,7 @@ _TROUBLES: Final[tuple[Trouble, ...]] = (
         ("Look at the collet: is the bit still where it was?",),
         (_LIGHTER, "bit further in, up to 2 to 3 mm off the bottom", "work and guide held nearer to the cut", _SLOWER),
     ),
-    _trouble("bogs", "It bogs down", (), (_LIGHTER, "slower along, with fresh wood all the time", "sharper bit")),
+    _trouble("bogs", "It bogs down", (), (_LIGHTER, _GENTLER, _SHARPER)),
     _trouble(
         "pulls",
         "It pulls or runs ahead",

@@ -71,7 +71,7 @@ def form(cut: ChannelCut, piece: Piece, shop: Shop) -> Form:
     if cut.guide == "table-fence" or cut.supported:
         stands = ((False, "No stands beside the table"), (True, "Stands beside the table"))
         more.append(answers("Support", "supported", cut.supported, stands))
-    more += [held_by(cut.held), thin_walls(cut.thin_walls), *eased_by(cut.lighter, cut.slower), depth_by(cut.leaf)]
+    more += [held_by(cut.held), thin_walls(cut.thin_walls), *eased_by(cut.lighter, cut.slower, cut.gentler), depth_by(cut.leaf)]
     if cut.shape == "dovetail":
         more.append(LengthBlank(field="taper", label="wider at the near edge by", placeholder="parallel", optional=True))
     if cut.mate is not None:

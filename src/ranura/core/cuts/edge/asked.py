@@ -87,6 +87,8 @@ class EdgeCut:
     """Its passes are lighter than the house has them."""
     slower: bool = False
     """The spindle turns slower than the house has it."""
+    gentler: bool = False
+    """It is led slower than the house has it."""
     thin_walls: bool = False
     """The person knows that a wall which may break off is left standing."""
     bit_id: str | None = None

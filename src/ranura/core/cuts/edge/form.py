@@ -89,7 +89,7 @@ def form(cut: EdgeCut, piece: Piece, _: Shop) -> Form:
             held_by(cut.held),
             answers("Support", "supported", cut.supported, _SUPPORT),
             thin_walls(cut.thin_walls),
-            *eased_by(cut.lighter, cut.slower),
+            *eased_by(cut.lighter, cut.slower, cut.gentler),
             answers("Starting pin", "starting_pin", cut.starting_pin, ((False, "No starting pin"), (True, "Starting pin set"))),
         ),
         more_says="stages, holding, table",

@@ -82,7 +82,7 @@ def form(cut: PocketCut, piece: Piece, shop: Shop) -> Form:
     more.append(LengthBlank(field="template", label="template", placeholder="usual", optional=True))
     if cut.through:
         more.append(answers("Below it", "backed", cut.backed, ((False, "Nothing said below"), (True, "Sacrificial board"))))
-    more += [held_by(cut.held), thin_walls(cut.thin_walls), *eased_by(cut.lighter, cut.slower)]
+    more += [held_by(cut.held), thin_walls(cut.thin_walls), *eased_by(cut.lighter, cut.slower, cut.gentler)]
     return Form(
         kind=cut.kind,
         sentence=_sentence(cut, piece),
