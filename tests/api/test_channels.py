@@ -110,3 +110,20 @@ def test_a_repeat_is_suggested_as_a_change_that_the_plan_takes(client):
     assert len(more) == 1
     refused = client.post("/api/plan/repeats", json={"piece": PIECE, "cut": POCKET})
     assert (refused.status_code, refused.json()["error"]["field"]) == (422, "cut.count")
+
+
+@pytest.mark.parametrize(
+    ("of", "thing", "field", "value"),
+    [("spacer", "strip-4.9", "thickness", 5.05), ("delivery", "birch-18-october", "measured", 17.4)],
+)
+def test_a_corrected_strip_or_delivery_is_kept_and_taken_back(client, of, thing, field, value):
+    def kept() -> float:
+        found = next(each for each in client.get("/api/things").json() if each["id"] == thing)
+        return float(found["texts"][field].removesuffix("mm"))
+
+    was = kept()
+    assert client.post("/api/corrections", json={"of": of, "id": thing, "value": value}).status_code == 204
+    assert kept() == value
+    assert client.post("/api/corrections", json={"of": of, "id": thing, "value": was}).status_code == 204
+    assert kept() == was
+    assert client.post("/api/corrections", json={"of": of, "id": "straightedge-1200", "value": value}).status_code == 404

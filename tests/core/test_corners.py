@@ -10,6 +10,7 @@ from tests.core.templates.test_cuts import board, mm, plan, sawn, shop
 
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.channel.asked import ChannelCut
+from ranura.core.cuts.edge.asked import EdgeCut
 from ranura.core.geometry.loop_text import text_of_loops
 from ranura.core.geometry.loops import circle
 from ranura.core.output.going import way_in
@@ -139,19 +140,24 @@ def channel(goes: str, **more):
     return ChannelCut(goes=goes, width=wide, depth=Length(mm=6, typed="6", unit="mm"), position=at, **more)
 
 
-ROUND_NOTE = "an even note: where it falls, slower; where it whines and makes dust, faster"
+RABBET = EdgeCut(shape="rabbet", size=mm(8), depth=mm(6), edges=("near",))
 
 
 @pytest.mark.parametrize(
-    ("goes", "material", "more", "says"),
+    ("cut", "material", "says"),
     [
-        ("across", "oak", {}, ["slower over the last 50 mm"]),
-        ("along", "oak", {"end": "near"}, ["slower into the end grain and over the last 50 mm"]),
-        ("along", "mdf", {"end": "near"}, ["slower over the last 50 mm"]),
-        ("across", "oak", {"stop_first": mm(30), "stop_last": mm(30)}, []),
+        (channel("across"), "oak", []),
+        (channel("along", end="near"), "oak", ["slower into the end grain"]),
+        (channel("along", end="near"), "mdf", []),
+        (RABBET, "oak", ["slower into the end grain and over the last 50 mm"]),
+        (RABBET, "mdf", ["slower over the last 50 mm"]),
+        (channel("along", end="near", stop_first=mm(30), stop_last=mm(30)), "oak", []),
     ],
 )
-def test_the_pace_says_where_it_is_slower_and_how_it_sounds(goes, material, more, says):
+def test_the_pace_says_where_it_is_slower_and_its_reason_how_it_sounds(cut, material, says):
+    """Where a backer holds the fibres, the last of the way is as fast as the rest."""
     piece = Piece(name="Rail", material=material, length=mm(500), width=mm(200), thickness=mm(22))
-    made = PLANNING.plan(channel(goes, **more), piece, SHOP, SHOP.rules)
-    assert [line.metric for each in made.slip if each.key == "feed" for line in each.lines][1:] == [*says, ROUND_NOTE]
+    made = PLANNING.plan(cut, piece, SHOP, SHOP.rules)
+    assert [line.metric for each in made.slip if each.key == "feed" for line in each.lines][1:] == says
+    pace = next(each for each in made.figures if each.key == "feed.pace").because.metric
+    assert pace.endswith("At the right pace the note is even: it falls where that is too fast, and whines where it is too slow")

@@ -8,6 +8,7 @@ import pytest
 from tests.core.test_channels import dado, figure, plan
 
 from ranura.core.plan import PLANNING
+from ranura.core.shop.tooling.guides import Spacer
 from ranura.core.text.errors import CutError
 from ranura.demo.jobs import CURTAIN_RAIL, RAIL_GROOVE, WING_CASE_SIDE
 from ranura.demo.shop import SHOP
@@ -23,13 +24,33 @@ def correction(key, measured, **changes):
         ("setback", 68.95, {}, "base", 75.0, 75.3, "0.3 mm more from fence to wall: the base is wider by as much"),
         ("setback", 68.65, {}, "base", 75.0, 75.0, "as expected"),
         ("slot", 12.62, {}, "bit", 12.7, 12.62, "the bit is thinner than its name"),
-        ("width", 17.75, {}, "spacer", 4.9, 4.75, "too wide: a thinner spacer"),
+        ("width", 17.75, {}, "spacer", 4.9, 5.05, "too wide: the strip is thicker than it is kept as"),
         ("setback", 45.2, {"goes": "along", "end": "near", "position": 40}, "guide", 44.9, 44.6, "an edge guide is set nearer"),
     ],
 )
 def test_what_a_measurement_corrects(key, measured, changes, of, before, after, why):
     found = correction(key, measured, **changes)
     assert (found.of, found.before, found.after) == (of, pytest.approx(before), pytest.approx(after)), why
+
+
+@pytest.mark.parametrize(
+    ("thick", "strip", "expected", "after"),
+    [
+        (None, None, 17.6, 4.75),
+        (4.9, "own", 17.6, 5.05),
+        (4.93, "own", 17.63, 5.05),
+        (4.85, "own", 17.55, 5.05),
+        (4.84, None, 17.6, 4.75),
+    ],
+)
+def test_a_strip_of_the_shop_is_corrected_and_one_that_is_made_for_the_cut_is_made_anew(thick, strip, expected, after):
+    strips = () if thick is None else (Spacer(id="own", name="Own strip", thickness=thick),)
+    shop = dataclasses.replace(SHOP, guides=(*(each for each in SHOP.guides if not isinstance(each, Spacer)), *strips))
+    made = PLANNING.plan(dado(), WING_CASE_SIDE, shop, shop.rules)
+    assert next(each for each in made.test_cut.measures if each.key == "width").expected == pytest.approx(expected)
+    assert any("(Own strip)" in line.metric for each in made.slip for line in each.lines) == (strip is not None)
+    found = PLANNING.corrected(dado(), WING_CASE_SIDE, shop, "width", 17.75)
+    assert (found.of, found.id, found.after) == ("spacer", strip, pytest.approx(after))
 
 
 def test_a_corrected_base_moves_the_fence_and_the_next_measurement_agrees():

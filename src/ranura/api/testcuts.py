@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from dataclasses import replace
-from typing import Annotated, Literal
+from functools import partial
+from typing import Annotated
 from uuid import uuid4
 
 from fastapi import Response
@@ -13,10 +14,12 @@ from ranura.api.cut_routes import CutRoutes
 from ranura.api.prior import ThePriorCuts
 from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import ThePlanning, TheSavedShop, TheShop
+from ranura.core.board.materials import Delivery
 from ranura.core.family import NOTHING_BEFORE
 from ranura.core.learning.corrections import Correction, MeasureKey, with_base_distance
+from ranura.core.running.log import FigureKind
 from ranura.core.shop.tooling.bits import Bit
-from ranura.core.shop.tooling.guides import TJig
+from ranura.core.shop.tooling.guides import Spacer, TJig
 from ranura.core.shop.tooling.routers import BaseKind, Router
 from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import CutError
@@ -36,9 +39,9 @@ class MeasuredIn(PlanAsked):
 
 
 class CorrectionIn(RequestModel):
-    """A base distance or a bit's width as it is from now on; see `ranura.core.testcut.Correction`."""
+    """A base distance, a bit's width, or the thickness of a spacer or of a delivery's boards as it is from now on, in mm."""
 
-    of: Literal["base", "bit"]
+    of: FigureKind
     id: IdText
     base: BaseKind | None = None
     side: Annotated[str, Field(max_length=80)] | None = None
@@ -61,17 +64,30 @@ def test_cut(asked: MeasuredIn, shop: TheShop, prior: ThePriorCuts, planning: Th
 
 @ROUTES.route("POST", "/corrections", status_code=204)
 def correct(asked: CorrectionIn, saved_shop: TheSavedShop) -> Response:
-    """Keeps a correction of a bit, or of one side of one base: every plan follows."""
-    if asked.of == "bit":
-        saved_shop.edit("bits", Bit, asked.id, lambda bit: replace(bit, diameter=asked.value))
-    else:
-        base, side = asked.base, asked.side
-        if base is None or side is None:
-            raise CutError(common_refusals.NOTHING_TO_MEASURE, field="base" if base is None else "side")
-        saved_shop.edit(
-            "routers", Router, asked.id, lambda kept: with_base_distance(kept, base=base, side=side, distance=asked.value)
-        )
+    """Keeps a correction of a bit, of one side of one base, of a spacer or of what a delivery measures: every plan follows."""
+    match asked.of:
+        case "bit":
+            saved_shop.edit("bits", Bit, asked.id, lambda bit: replace(bit, diameter=asked.value))
+        case "spacer":
+            saved_shop.edit("guides", Spacer, asked.id, partial(_thick, value=asked.value))
+        case "delivery":
+            saved_shop.edit("deliveries", Delivery, asked.id, partial(_measuring, value=asked.value))
+        case "base":
+            base, side = asked.base, asked.side
+            if base is None or side is None:
+                raise CutError(common_refusals.NOTHING_TO_MEASURE, field="base" if base is None else "side")
+            saved_shop.edit(
+                "routers", Router, asked.id, lambda kept: with_base_distance(kept, base=base, side=side, distance=asked.value)
+            )
     return Response(status_code=204)
+
+
+def _thick(strip: Spacer, *, value: float) -> Spacer:
+    return replace(strip, thickness=value)
+
+
+def _measuring(load: Delivery, *, value: float) -> Delivery:
+    return replace(load, measured=value)
 
 
 @ROUTES.route("POST", "/jigs")

@@ -17,6 +17,7 @@ from ranura.core.shop.tooling.guides import (
     KeyedSled,
     MatchedSet,
     Sled,
+    Spacer,
     Straightedge,
     Trammel,
 )
@@ -210,6 +211,7 @@ GUIDES: tuple[Guide, ...] = (
     EdgeGuide(id="edge-guide-gap", name="Edge guide with a gap", nearest=0.0, farthest=190.0, gap_closed=False),
     EdgeGuide(id="edge-guide-fine", name="Edge guide, long face", nearest=0.0, farthest=240.0, gap_closed=True),
     Straightedge(id="straightedge-1200", name="Straightedge 1.2 m", length=1_200, width=60, height=10),
+    Spacer(id="strip-4.9", name="Strip 4.9", thickness=4.9),
     Trammel(id="trammel", name="Trammel", nearest=60, farthest=600),
     Sled(id="sled", name="Sled on rails", span=420, length=1_200, above_work=22),
     KeyedSled(id="box-sled", name="Box-joint sled 9.525", key=9.525, floor=9, high=240),

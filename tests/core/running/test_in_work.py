@@ -29,11 +29,12 @@ def record(cut_id: str, **changes: str):
 @pytest.mark.parametrize(("cut_id", "piece"), [(each[0], each[3]) for each in DEMO], ids=[each[0] for each in DEMO])
 def test_every_length_of_the_sentence_is_measured_and_nothing_else(cut_id, piece):
     made = record(cut_id)
-    fields = [each.field for each in made.in_work]
+    *lengths, board = made.in_work
+    fields = [each.field for each in lengths]
     asked = {each.field: each.length.mm for each in made.plan.asked}
     assert fields == [part.field for part in made.plan.form.sentence if part.takes == "length" and part.field in asked]
-    assert all(each.planned == asked[each.field] and each.says.metric for each in made.in_work)
-    assert piece.name
+    assert all(each.planned == asked[each.field] and each.says.metric for each in lengths)
+    assert (board.field, board.planned) == ("piece.thickness", piece.thickness.mm)
 
 
 def test_a_width_that_the_bit_alone_makes_tells_of_the_bit():
@@ -48,9 +49,22 @@ def test_a_width_that_the_bit_alone_makes_tells_of_the_bit():
     for off in (MOST_OFF + 0.01, -MOST_OFF - 0.01):
         assert in_work(made.in_work, "width", [12.7 + off]).figure is None, "that is another bit, or a slip of the hand"
     as_deep = record("shelf-dado-212", width="12.7", depth="12.7")
-    assert [each.field for each in as_deep.in_work if each.tells is not None] == ["width"], "a depth is no width of the bit"
+    tell = [each.field for each in as_deep.in_work[:-1] if each.tells is not None]
+    assert tell == ["width"], "a depth is no width of the bit"
     wide = record("shelf-dado-212")
-    assert all(each.tells is None for each in wide.in_work), "two passes side by side tell nothing of it"
+    assert all(each.tells is None for each in wide.in_work[:-1]), "two passes side by side tell nothing of it"
+
+
+@pytest.mark.parametrize(
+    ("thick", "material", "load"), [("17.6", "birch-plywood", "birch-18-october"), ("17.7", "birch-plywood", None)]
+)
+def test_the_thickness_of_a_board_tells_of_the_delivery_that_measures_just_so(thick, material, load):
+    cut, piece = next((cut, piece) for each, _, cut, piece in DEMO if each == "shelf-dado-212")
+    piece = replace(piece, thickness=read(thick, "mm"), material=material)
+    board = record_of(PLANNING.followed(cut, piece, SHOP, SHOP.rules), piece, SHOP).in_work[-1]
+    assert (board.tells.figure.id if board.tells else None) == load
+    found = in_work([board], "piece.thickness", [17.42, 17.4, 17.5])
+    assert (found.found, found.means) == (17.42, 17.42 if load else None)
 
 
 @pytest.mark.parametrize(

@@ -23,9 +23,18 @@ ASH, BIT, ROUTER = SHOP.material("ash"), SHOP.bit("straight-12.7"), SHOP.router(
 FLAT = FigureOfShop(of="base", id="plunge-two", base="fixed", side="flat side")
 
 
-def run(number: int, out: CameOut, *, feed: float = 3.0, metres: float = 10.0, means: float | None = None, state="done") -> Run:
+def run(
+    number: int,
+    out: CameOut,
+    *,
+    feed: float = 3.0,
+    metres: float = 10.0,
+    means: float | None = None,
+    of: FigureOfShop = FLAT,
+    state="done",
+) -> Run:
     at = datetime(2026, 1, 1, tzinfo=UTC) + timedelta(days=number)
-    measured = () if means is None else (Measured(what=write("wall"), planned=75.0, found=means, figure=FLAT, means=means),)
+    measured = () if means is None else (Measured(what=write("wall"), planned=75.0, found=means, figure=of, means=means),)
     return Run(
         id=f"run-{number}",
         of=run_with(cut="Groove", wood=ASH, bit=BIT, router=ROUTER, rpm=20_000, feed_m_min=feed, metres=metres),
@@ -113,3 +122,20 @@ def test_what_a_plan_with_two_bits_runs_is_shared_out_between_them():
     assert (of.first_bit_id, of.first_metres) == (plan.settings[0].bit.id, pytest.approx(0.28 * cleared))
     plain = PLANNING.plan_with_moves(replace(socket, shape="square", width=in_mm(12.7)), piece, SHOP, SHOP.rules)
     assert run_of(plain, piece, SHOP, cut="Dado", job="", job_id=None).first_bit_id is None
+
+
+@pytest.mark.parametrize(
+    ("of", "name", "kept", "sd"),
+    [
+        (FigureOfShop(of="spacer", id="strip-4.9"), "Strip 4.9, its thickness", 4.9, 0.05),
+        (FigureOfShop(of="delivery", id="birch-18-october"), "October load, its thickness", 17.6, 0.15),
+    ],
+)
+def test_strips_and_deliveries_are_measured_too(of, name, kept, sd):
+    found = lessons_of([run(number, "clean", means=kept + 0.2, of=of) for number in range(3)], SHOP).figures
+    (lesson,) = found
+    # Three of 0.05 mm against what was kept within sd.
+    by_now = (kept / sd**2 + 3 * (kept + 0.2) / 0.05**2) / (1 / sd**2 + 3 / 0.05**2)
+    assert (lesson.name, lesson.kept, lesson.value, lesson.worth) == (name, kept, pytest.approx(by_now), True)
+    gone = lessons_of([run(0, "clean", means=5.0, of=replace(of, id="gone"))], SHOP)
+    assert not gone.figures, "what the shop has no longer is not corrected"

@@ -51,6 +51,7 @@ export type CameOut = Schemas["OutcomeIn"]["came_out"];
 export type Marked = Omit<Schemas["MarkedPlace"], "at"> & { at: [number, number] };
 export type CareIn = Schemas["CareIn"];
 export type Lessons = Schemas["Lessons"];
+export type CorrectionIn = Schemas["CorrectionIn"];
 export type BurnLimitIn = Schemas["BurnLimitIn"];
 export type Plots = Schemas["Plots"];
 export type Remedy = Schemas["Remedy"];

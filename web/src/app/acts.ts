@@ -3,6 +3,7 @@ import {
   api,
   type BurnLimitIn,
   type CareIn,
+  type CorrectionIn,
   type CutIn,
   type DialPosition,
   type JobChange,
@@ -59,7 +60,7 @@ export type Act =
   | { do: "burn-limit"; limit: BurnLimitIn }
   | {
       do: "correct";
-      of: "bit" | "base";
+      of: CorrectionIn["of"];
       id: string;
       base: string | null;
       side: string | null;

@@ -204,6 +204,7 @@ const NOT_BITS = new Set([
   "inlay-set",
   "edge-guide",
   "straightedge",
+  "spacer",
   "trammel",
   "sled",
   "keyed-sled",

@@ -30,6 +30,7 @@ const SHELVES = [
     title: "Guides",
     kinds: [
       "straightedge",
+      "spacer",
       "edge-guide",
       "bushing",
       "inlay-set",

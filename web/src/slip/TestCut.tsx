@@ -19,6 +19,9 @@ interface Props {
 
 type Key = Correction["key"];
 
+/** What the shop keeps of what is corrected; null where it is of one setting alone. */
+const keptOf = (of: Correction["of"]) => (of === "base" || of === "bit" || of === "spacer" ? of : null);
+
 /** The test cut: what to try in scrap, what was measured, and what that corrects. */
 export function TestCut({ plan, unit, asked, onClose }: Props) {
   const test = plan.test_cut;
@@ -69,8 +72,9 @@ function Measured({ measure, unit, asked }: MeasuredProps) {
   };
   const put = async (correction: Correction, value: number) => {
     const { of, id, base, side } = correction;
-    if (!id || (of !== "base" && of !== "bit")) return;
-    const put = await api.correct({ of, id, base, side, value });
+    const kind = keptOf(of);
+    if (!id || !kind) return;
+    const put = await api.correct({ of: kind, id, base, side, value });
     setRefused(problemOf(put));
     await refresh();
     replanOpen();
@@ -80,15 +84,16 @@ function Measured({ measure, unit, asked }: MeasuredProps) {
     setKept(found);
     await put(found, found.after);
     const { of, id, base, side } = found;
-    if (!id || (of !== "base" && of !== "bit")) return;
-    const act = { do: "correct" as const, of, id, base, side };
+    const kind = keptOf(of);
+    if (!id || !kind) return;
+    const act = { do: "correct" as const, of: kind, id, base, side };
     history.push({
       label: "the correction",
       undo: { ...act, value: found.before },
       redo: { ...act, value: found.after },
     });
   };
-  const stored = found?.of === "base" || found?.of === "bit";
+  const stored = found ? found.id !== null && keptOf(found.of) !== null : false;
   return (
     <div className="border-t border-rule pt-2" data-measure={measure.key}>
       <div className="flex flex-wrap items-baseline gap-x-3 gap-y-1">

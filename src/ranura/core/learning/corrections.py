@@ -10,7 +10,7 @@ from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import CutError
 from ranura.core.text.writing import Shown, Text
 
-MeasureKey = Literal["setback", "slot", "width", "depth"]
+MeasureKey = Literal["setback", "slot", "width", "depth", "thickness"]
 
 MOST_OFF: Final = 3.0
 """mm: what a measurement may differ from what was expected before it is taken for a slip of the hand, and teaches nothing."""
@@ -42,7 +42,8 @@ class Correction:
 
     key: MeasureKey
     of: Literal["base", "bit", "spacer", "guide", "depth"]
-    """What it corrects: a router's base, a bit, or only this setting (the guide, a spacer), which nothing in the shop keeps."""
+    """What it corrects: a router's base, a bit, a strip that serves as a spacer, or only this setting (the guide, a spacer that
+    is made for it), which nothing in the shop keeps."""
     id: str | None
     """Whose it is."""
     base: BaseKind | None

@@ -1,4 +1,4 @@
-"""What is said with the pace: where the bit goes slower than that, and what it is to sound like (R4)."""
+"""What is said with the pace: where the bit goes slower than that (R4)."""
 
 from __future__ import annotations
 
@@ -17,14 +17,13 @@ from ranura.core.text.writing import Text, write
 _OVER = 300.0
 """mm over which a pace is said."""
 _LAST = 50.0
-"""mm before an edge over which a bit that comes out there goes slower."""
+"""mm before an edge over which a bit that comes out there goes slower, where no backer holds the fibres."""
 _ALONG = math.cos(math.radians(45))
 """Of a heading, along the fibres: it comes in where they end."""
 
 
 def with_pace_words(slip: tuple[SlipSection, ...], program: Program, fibres: Point | None) -> tuple[SlipSection, ...]:
-    """A slip whose feed says where its moves go slower, and what they sound like at the right pace; `fibres` is where those of
-    the board run, None where it has none."""
+    """A slip whose feed says where its moves go slower; `fibres` is where those of the board run, None where it has none."""
     said = tuple(_said(program, fibres))
     return tuple(replace(each, lines=(*each.lines, *said)) if each.key == "feed" else each for each in slip)
 
@@ -37,12 +36,11 @@ def _said(program: Program, fibres: Point | None) -> Iterator[Text]:
     slowly = []
     if fibres is not None and any(_through_ends(program, move, fibres) for move in program.moves):
         slowly.append("into the end grain")
-    if any(move.kind == "leave" for move in program.moves):
+    backed = any(body.role == "backer" for body in program.bodies)
+    if not backed and any(move.kind == "leave" for move in program.moves):
         slowly.append("over the last {last:about}")
     if slowly:
         yield write(f"slower {' and '.join(slowly)}", last=_LAST)
-    if wet:
-        yield write("an even note: where it falls, slower; where it whines and makes dust, faster")
 
 
 def _through_ends(program: Program, move: Move, fibres: Point) -> bool:

@@ -6,11 +6,13 @@ import statistics
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
+from ranura.core.board.materials import Delivery
+from ranura.core.board.pieces import Piece
 from ranura.core.geometry import closeness
 from ranura.core.learning.corrections import MOST_OFF, MeasureKey, TestCut
 from ranura.core.output.asked import Asked
 from ranura.core.running import refusals
-from ranura.core.running.log import Measured
+from ranura.core.running.log import FigureOfShop, Measured
 from ranura.core.running.progress import RunError
 from ranura.core.running.tells import Tells
 from ranura.core.text.figures import as_measured
@@ -52,6 +54,21 @@ def work_measures(asked: Sequence[Asked], form: Form, test: TestCut | None, tell
 
 
 _BY_BIT: MeasureKey = "slot"
+
+
+def board_measure(piece: Piece, deliveries: Sequence[Delivery]) -> WorkMeasure:
+    """How thick the board itself is; where it is of a delivery that was measured just so, it tells of that."""
+    thick = piece.thickness.mm
+    load = next(
+        (each for each in deliveries if each.material_id == piece.material and closeness.same(each.measured, thick)), None
+    )
+    tells = None
+    if load is not None:
+        figure = FigureOfShop(of="delivery", id=load.id)
+        tells = Tells(key="thickness", measure=thick, figure=figure, expected=thick, slope=1.0)
+    return WorkMeasure(
+        field="piece.thickness", says=write("Thickness of the board"), planned=thick, shown=as_measured(thick), tells=tells
+    )
 
 
 def in_work(

@@ -5,14 +5,14 @@ from __future__ import annotations
 from collections import defaultdict
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
-from typing import Literal
 
-from ranura.core.board.materials import MaterialClass
+from ranura.core.board.materials import SHEETS, MaterialClass
 from ranura.core.learning.burning import FEWEST_RUNS, BurnLimit, burn_limit
 from ranura.core.learning.measured import corrected
 from ranura.core.running.care import Care, edge_since
-from ranura.core.running.log import FigureOfShop, Run
+from ranura.core.running.log import FigureKind, FigureOfShop, Run
 from ranura.core.shop.shop import Shop
+from ranura.core.shop.tooling.guides import Spacer
 from ranura.core.text.figures import as_measured
 from ranura.core.text.writing import Shown, Text, write
 
@@ -117,8 +117,8 @@ def lessons_of(runs: Sequence[Run], shop: Shop, cares: Sequence[Care] = ()) -> L
     )
 
 
-_MEASURED_SD: dict[Literal["base", "bit"], float] = {"base": 0.10, "bit": 0.05}
-"""mm by which a rule from fence to wall and a caliper across a slot are off (R20)."""
+_MEASURED_SD: dict[FigureKind, float] = {"base": 0.10, "bit": 0.05, "spacer": 0.05, "delivery": 0.05}
+"""mm by which a rule from fence to wall, and a caliper, are off (R20)."""
 
 
 def _figures(runs: Iterable[Run], shop: Shop) -> Iterator[FigureLesson]:
@@ -132,7 +132,7 @@ def _figures(runs: Iterable[Run], shop: Shop) -> Iterator[FigureLesson]:
         if kept is None:
             continue
         name, value = kept
-        spread = shop.rules.spread_base if figure.of == "base" else shop.rules.spread_bit
+        spread = _spread_of(figure, shop)
         by_now = corrected(value, spread, [means for _, means in seen], _MEASURED_SD[figure.of])
         dots = tuple(FigureDot(run_id=run_id, means=means, aside=means in by_now.set_aside) for run_id, means in seen)
         yield FigureLesson(
@@ -148,11 +148,26 @@ def _figures(runs: Iterable[Run], shop: Shop) -> Iterator[FigureLesson]:
         )
 
 
+def _spread_of(figure: FigureOfShop, shop: Shop) -> float:
+    """Within how many mm a figure is known that was not measured yet (R19)."""
+    rules = shop.rules
+    if figure.of != "delivery":
+        return {"base": rules.spread_base, "bit": rules.spread_bit, "spacer": rules.spread_spacer}[figure.of]
+    of = next(each.material_id for each in shop.deliveries if each.id == figure.id)
+    return rules.spread_sheet if shop.material(of).material_class in SHEETS else rules.spread_mate
+
+
 def kept_figure(figure: FigureOfShop, shop: Shop) -> tuple[str, float] | None:
     """What a figure is called and what it is kept as; None where the shop has it no longer."""
     if figure.of == "bit":
         bit = next((each for each in shop.bits if each.id == figure.id), None)
         return None if bit is None else (f"{bit.name}, its width", bit.diameter)
+    if figure.of == "spacer":
+        strip = next((each for each in shop.guides if isinstance(each, Spacer) and each.id == figure.id), None)
+        return None if strip is None else (f"{strip.name}, its thickness", strip.thickness)
+    if figure.of == "delivery":
+        load = next((each for each in shop.deliveries if each.id == figure.id), None)
+        return None if load is None else (f"{load.name}, its thickness", load.measured)
     owner = next((each for each in shop.routers if each.id == figure.id), None)
     base = None if owner is None else next((each for each in owner.bases if each.kind == figure.base), None)
     side = None if base is None else next((each for each in base.sides if each.name == figure.side), None)

@@ -101,11 +101,15 @@ def run_with(
     )
 
 
+FigureKind = Literal["base", "bit", "spacer", "delivery"]
+
+
 @dataclass(frozen=True, kw_only=True, slots=True)
 class FigureOfShop:
-    """A figure of the shop that a measurement tells of: a bit's width, or the distance of one side of a base."""
+    """A figure of the shop that a measurement tells of: a bit's width, the distance of one side of a base, how thick a spacer is
+    or the boards of a delivery are."""
 
-    of: Literal["base", "bit"]
+    of: FigureKind
     id: str
     base: BaseKind | None = None
     side: str | None = None

@@ -10,7 +10,7 @@ from ranura.core.output.dry_run import DryRun
 from ranura.core.output.going import way_in
 from ranura.core.plan import CutPlan, Followed, PlanWithMoves
 from ranura.core.proof.moves import PLAN_VERSION
-from ranura.core.running.in_work import WorkMeasure, work_measures
+from ranura.core.running.in_work import WorkMeasure, board_measure, work_measures
 from ranura.core.running.log import RunOf, run_with
 from ranura.core.running.steps import FirstBit, Machine, RunStep, run_steps
 from ranura.core.running.tells import Tells, tells_of
@@ -53,7 +53,7 @@ def record_of(followed: Followed, piece: Piece, shop: Shop) -> RunRecord:
         dry_run=dry,
         steps=steps,
         tells=tells,
-        in_work=work_measures(shown.asked, shown.form, shown.test_cut, tells),
+        in_work=(*work_measures(shown.asked, shown.form, shown.test_cut, tells), board_measure(piece, shop.deliveries)),
     )
 
 

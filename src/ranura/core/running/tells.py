@@ -39,8 +39,8 @@ def tells_of(plan: CutPlan, corrected: Callable[[MeasureKey, float], Correction]
             one, more = (corrected(measure.key, measure.expected + by) for by in (0.0, _STEP))
         except CraftError:
             continue  # nothing is corrected by it here
-        if one.of in ("base", "bit") and one.id is not None:
-            figure = FigureOfShop(of="base" if one.of == "base" else "bit", id=one.id, base=one.base, side=one.side)
+        if one.id is not None and one.of in ("base", "bit", "spacer"):
+            figure = FigureOfShop(of=one.of, id=one.id, base=one.base, side=one.side)
             slope = (more.after - one.after) / _STEP
             found.append(Tells(key=measure.key, measure=measure.expected, figure=figure, expected=one.after, slope=slope))
     return tuple(found)

@@ -28,7 +28,7 @@ from ranura.core.cuts.channel.on_board import ChannelOnBoard
 from ranura.core.geometry import closeness
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.bits import Bit
-from ranura.core.shop.tooling.guides import EdgeGuide, Guide, TJig
+from ranura.core.shop.tooling.guides import EdgeGuide, Guide, Spacer, TJig
 from ranura.core.shop.tooling.routers import Base, Router
 from ranura.core.text import guide_words
 from ranura.core.text.cautions import Reason, reason
@@ -183,3 +183,14 @@ def _beyond(fences: Sequence[Fence], tool: EdgeGuide, base: Base) -> Reason | No
         if closeness.over(fence.at, reach) or closeness.under(fence.at, tool.nearest):
             return Reason(words.GUIDE_RANGE, {"setting": fence.at, "low": tool.nearest, "high": reach, "guide": tool.name})
     return None
+
+
+_STRIP_WITHIN = 0.05
+"""mm by which a strip may differ from the spacer that is planned: a caliper sees no less (R20)."""
+
+
+def strip_for(spacer: float, guides: Sequence[Guide]) -> Spacer | None:
+    """The strip of a shop that serves as a spacer; None where none is as thick, or none is needed."""
+    strips = [each for each in guides if isinstance(each, Spacer)]
+    near = [each for each in strips if spacer and not closeness.over(abs(each.thickness - spacer), _STRIP_WITHIN)]
+    return min(near, key=lambda each: abs(each.thickness - spacer), default=None)

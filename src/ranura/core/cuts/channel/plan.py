@@ -18,7 +18,7 @@ from ranura.core.cuts.channel.drawing import channel_views
 from ranura.core.cuts.channel.fence import Fence, GuideOption, reasons_of
 from ranura.core.cuts.channel.figures import figures
 from ranura.core.cuts.channel.fit import clearance_of, width_causes
-from ranura.core.cuts.channel.guides import chosen_guide, table_fence
+from ranura.core.cuts.channel.guides import chosen_guide, strip_for, table_fence
 from ranura.core.cuts.channel.judge import ChannelJudge, against_table, held_channel
 from ranura.core.cuts.channel.moves import channel_program
 from ranura.core.cuts.channel.on_board import ChannelOnBoard, channel, width_of
@@ -242,6 +242,7 @@ def setting_of(chosen: Candidate, judge: ChannelJudge, piece: Piece, cut: Channe
         holding=holding,
         forecast=_forecast(cut, asked, fence, rules),
         cleared=cleared,
+        strip=strip_for(fence.spacers[0], judge.tools.shop.guides),
         cautions=in_order(cautions),
     )
 

@@ -11,6 +11,7 @@ from ranura.core.cuts.channel.on_board import ChannelOnBoard
 from ranura.core.cutting.direction import Vector
 from ranura.core.holding.clamps import Holding
 from ranura.core.learning.forecast import Forecast
+from ranura.core.shop.tooling.guides import Spacer
 from ranura.core.shop.tooling.routers import GuidedSide
 
 
@@ -28,6 +29,8 @@ class ChannelSetting(SteppedSetting):
     forecast: Forecast | None = None
     cleared: Cleared | None = None
     """The straight bit that goes before an undercut."""
+    strip: Spacer | None = None
+    """The strip of the shop that is as thick as its first spacer; None where one is still to be made."""
 
     @property
     def fence(self) -> Fence:

@@ -81,7 +81,10 @@ def _guide(setting: ChannelSetting, figures: Mapping[str, Figure]) -> SlipSectio
         word = "spacer" if len(named) == 1 else "spacers"
         where = "at the fence" if fence.on_board else "between guide and edge"
         where = "between fence and work" if isinstance(fence.by, TableFence) else where
-        lines.append(write(f"{word} {where}: {listed}, then none", **named))
+        if (strip := setting.strip) is None:
+            lines.append(write(f"{word} {where}: {listed}, then none", **named))
+        else:
+            lines.append(write(f"{word} {where}: {listed} ({{name}}), then none", **named, name=strip.name))
     if setting.channel.facts.floor == "undercut":
         lines += _to_the_axis(setting)
     if setting.channel.is_stopped:

@@ -49,14 +49,10 @@ def test_cut_of(setting: ChannelSetting) -> TestCut | None:
     )
     if len(fence.spacers) > 1:
         lines.append(write("Then once more with the {x:len} spacer", x=fence.spacers[0]))
-        measures.append(
-            Measure(
-                key="width",
-                says=write("across both, with the spacer"),
-                expected=channel.width,
-                shown=show(channel.width, "mm", setting=False),
-            )
-        )
+        # A strip of the shop is nearly as thick as the spacer that is planned.
+        wide = channel.width if setting.strip is None else channel.width + setting.strip.thickness - fence.spacers[0]
+        both = write("across both, with the spacer")
+        measures.append(Measure(key="width", says=both, expected=wide, shown=show(wide, "mm", setting=False)))
     return TestCut(lines=tuple(lines), measures=tuple(measures))
 
 
@@ -86,6 +82,18 @@ def correction_of(setting: ChannelSetting, key: MeasureKey, measured: float) -> 
             before=bit.diameter,
             after=measured,
             says=write("{name} cuts {d:fine} and not {was:fine}", name=bit.name, d=measured, was=bit.diameter),
+        )
+    if key == "width" and (strip := setting.strip) is not None:
+        after = strip.thickness + off
+        return Correction(
+            key=key,
+            of="spacer",
+            id=strip.id,
+            base=None,
+            side=None,
+            before=strip.thickness,
+            after=after,
+            says=write("{name} is {x:fine} thick and not {was:fine}", name=strip.name, x=after, was=strip.thickness),
         )
     if key == "width":
         spacer = fence.spacers[0]

@@ -20,6 +20,7 @@ SET_BY = {
 }
 """What a feed was set by, in words."""
 _FOOT = 304.8
+_NOTE = "At the right pace the note is even: it falls where that is too fast, and whines where it is too slow"
 _SLOWER = 0.75
 """Of the speed: what the school that slows the spindle against burning would turn."""
 
@@ -51,7 +52,7 @@ def pace_figure(setting: ToolSetting, *, feed_m_min: float, chip_mm: float, why:
             metric=f"{chip}; 18 / {feed_m_min:.2f} = {pace:.1f} s for 300 mm",
             inch=f"{chip}; 18.29 / {feed_m_min:.2f} = {foot:.1f} s for 1 ft",
         ),
-        because=why,
+        because=Text(metric=f"{why.metric}. {_NOTE}", inch=f"{why.inch}. {_NOTE}"),
         inputs=(
             given("F", "feed", feed_m_min, "m/min"),
             given("n", "speed at the dial", rpm, "rpm"),

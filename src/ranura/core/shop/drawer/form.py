@@ -149,7 +149,7 @@ _FLAT_LABELS = {
     "most": "Up to",
     "block": "Its set-up block, height",
     "tip": "Fingers for pins, at their tips",
-    "thickness": "Comb, thickness",
+    "thickness": "Thickness",
     "bushing": "Its bushing, outside",
     "angle": "Its bit's angle, degrees",
     "straight": "Straight bit for pins, diameter",

@@ -1,4 +1,4 @@
-"""Guides a shop owns (R8 to R10): bushings, inlay rings, edge guides, straightedges, trammels, sleds, jigs. Lengths in mm."""
+"""Guides a shop owns (R8 to R10): bushings, rings, edge guides, straightedges, spacers, trammels, sleds, jigs. Lengths in mm."""
 
 from __future__ import annotations
 
@@ -82,6 +82,19 @@ class Straightedge:
 
     def __post_init__(self) -> None:
         _positive(self, "length", "width", "height")
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Spacer:
+    """A strip that stands between guide and base, or work, while the first lane of a wide cut is run."""
+
+    id: str
+    name: str
+    thickness: float
+    kind: Literal["spacer"] = "spacer"
+
+    def __post_init__(self) -> None:
+        _positive(self, "thickness")
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -264,4 +277,4 @@ class TJig:
         return closeness.same(self.bit_diameter, bit_diameter) and closeness.same(self.base_to_axis, base_to_axis)
 
 
-Guide = Bushing | InlaySet | EdgeGuide | Straightedge | Trammel | Sled | KeyedSled | Comb | CombPair | MatchedSet | TJig
+Guide = Bushing | InlaySet | EdgeGuide | Straightedge | Spacer | Trammel | Sled | KeyedSled | Comb | CombPair | MatchedSet | TJig
