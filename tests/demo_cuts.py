@@ -36,6 +36,8 @@ _SHOWN = (
     "desk-box-3",
     "desk-door-0",
     "desk-lamp-0",
+    "desk-stretch-0",
+    "desk-stretch-1",
 )
 DEMO += [each for each in _OF_JOINTS if each[0] in _SHOWN]
 ON_ONE_BOARD: dict[str, list[tuple[str, Cut, Piece]]] = {

@@ -58,7 +58,9 @@ def test_what_is_cut_keeps_its_size_and_everything_its_order():
         assert x + sum(each.hidden for each in short.breaks if x > each.at) == pytest.approx(two.points[0][0])
 
 
-@pytest.mark.parametrize("name", [name for name in DEMO if name not in ("rail-slots", "rail-groove", "flat-hinges")])
+@pytest.mark.parametrize(
+    "name", [name for name in DEMO if name not in ("rail-slots", "rail-groove", "flat-hinges", "desk-stretch-0")]
+)
 def test_what_is_not_long_stays_whole(name):
     piece, cut = DEMO[name]
     short, whole = both(cut, piece)

@@ -34,10 +34,12 @@ _SIZE = re.compile(r"-?\d+(?:\.\d+)?")
 
 STANDING = tuple(name for name, (cut, _) in CASES.items() if cut.kind == "fingers")
 COMBED = tuple(name for name, (cut, _) in CASES.items() if cut.kind.endswith("dovetails"))
+IN_A_SIDE = tuple(name for name, (cut, _) in CASES.items() if cut.kind == "pocket" and cut.on)
+"""As it stands such a board is drawn like one that lies (`test_into_sides.py`)."""
 TONGUES = tuple(name for name, (cut, _) in CASES.items() if cut.kind in ("tongue", "end-groove"))
 ON_TABLE = ("arch-ogee", "cross-edges", "desk-door-0", *STANDING, *TONGUES, *(name for name in CASES if name.startswith("table")))
-BY_HAND = tuple(name for name in CASES if name not in (*ON_TABLE, *COMBED))
-STEPPED = tuple(name for name, (cut, _) in CASES.items() if cut.kind != "edge")
+BY_HAND = tuple(name for name in CASES if name not in (*ON_TABLE, *COMBED, *IN_A_SIDE))
+STEPPED = tuple(name for name, (cut, _) in CASES.items() if cut.kind != "edge" and name not in IN_A_SIDE)
 
 
 def of(names):
@@ -108,7 +110,7 @@ def test_the_bit_is_drawn_on_the_way_of_a_cut(made):
         assert high - low == pytest.approx(wide, rel=0.02)
 
 
-@of([name for name in CASES if name not in COMBED])
+@of([name for name in CASES if name not in (*COMBED, *IN_A_SIDE)])
 def test_the_arrow_goes_the_way_of_the_moves_and_so_does_the_word(made):
     """By hand the arrow is the router's way, over a table the work's: against it, seen face down."""
     view, said = made.drawing[0], slip(made, "direction").lower()

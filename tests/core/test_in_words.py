@@ -28,6 +28,7 @@ LYING = [
     for each in CUTS
     if not isinstance(each.values[1], EndGrooveCut | FingersCut | TongueCut)
     and getattr(each.values[1], "makes", "") not in ("tails", "pins")
+    and not getattr(each.values[1], "on", None)
 ]
 NUMBER = r"-?\d+(?:\.\d+)?"
 

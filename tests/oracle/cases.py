@@ -120,6 +120,22 @@ def _pocket(chance: random.Random, _: Case, length: float, width: float, thick: 
         cut["guide"] = chance.choice(["bushing", "bearing", "freehand", "trammel", "edge-guide", "straightedge"])
     if chance.random() < 0.2:
         cut["held"] = chance.choice(["carrier", "tape", "vacuum"])
+    if form in ("mortise", "slot") and chance.random() < 0.3:
+        # Into an end or an edge of a board that stands.
+        on = chance.choice(["left", "right", "near", "far"])
+        long, deep = (width, length) if on in ("left", "right") else (length, width)
+        size = chance.uniform(16, max(long * 0.6, 20))
+        cut |= {
+            "on": on,
+            "length": mm(size),
+            "across": mm(chance.choice([6.35, 8, 9.525, 10])),
+            "depth": mm(chance.uniform(3, min(deep * 0.4, 40))),
+            "from_left": mm(chance.uniform(4, max(long - size - 4, 5))),
+            "from_near": mm(chance.uniform(1, max(thick - 10, 2))),
+            "end": chance.choice(["left", "right"]),
+            "edge": chance.choice(["near", "far"]),
+        }
+        cut = {name: value for name, value in cut.items() if name not in ("count", "spacing", "through", "loose", "guide")}
     return cut
 
 

@@ -71,7 +71,8 @@ def judged(seed: int) -> Judged:
             program = Program(bodies=made.bodies, settings=made.settings, moves=made.moves)
             around = circumstances(request.piece, shop, shop.rules, before)
             placing, taken = IN_PLACE, before.taken
-            if asked["cut"]["kind"] in ("fingers", "tongue", "end-groove") or asked["cut"].get("makes") in ("tails", "pins"):
+            stands = asked["cut"]["kind"] in ("fingers", "tongue", "end-groove") or asked["cut"].get("makes") in ("tails", "pins")
+            if stands or asked["cut"].get("on"):
                 placing = placing_of(request.piece, getattr(request.cut, "on", None) or request.cut.end)
                 around, taken = replace(around, fibres=None), ()
             _judge_a_fault(program, around, taken, placing, earlier, plan, found)

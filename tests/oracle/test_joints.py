@@ -74,7 +74,7 @@ def asked(kind: str, seed: int) -> dict[str, Any]:
         "end": chance.choice(["left", "right"]),
         "into": chance.choice(_INTO.get(kind, ["left", "right", "both"])),
         "fit": chance.choice(["tight", "sliding", "glue"]),
-        "at": mm(between(90, first[0] - (second[1] if kind.endswith("lap") or kind.startswith("mortise") else 30) - 110)),
+        "at": mm(between(90, first[0] - (second[1] if kind.endswith(("lap", "tenon")) else 30) - 110)),
         "along": mm(between(90, second[0] - first[1] - 60)) if kind == "cross-lap" else mm(0),
     }
     if kind == "sliding-dovetail" and chance.random() < 0.5:
@@ -87,6 +87,8 @@ def asked(kind: str, seed: int) -> dict[str, Any]:
     if kind == "stile-rail":
         places = [0, between(1, first[0] - second[1] - 1), round(first[0] - second[1], 1)]
         joint |= {"at": mm(chance.choice(places)), "tried": chance.choice([None, "proud", "low"]), "off": mm(between(0.1, 0.9))}
+    if kind == "loose-tenon":
+        joint["upon"] = chance.choice(["face", "near"])
     if kind == "housed" and chance.random() < 0.5:
         joint |= {"stopped": mm(between(10, 30)), "depth": mm(between(4, 8))}
     return {"joint": joint, "a": board("First", first, material), "b": board("Second", second, material)}

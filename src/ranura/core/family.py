@@ -7,7 +7,7 @@ the type checker; a cut without a family by a test.
 from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 from typing import Any, Final, Generic, Protocol, TypeVar
 
 from ranura.core.board.materials import Material
@@ -191,6 +191,8 @@ class Planned:
     stands: Standing | None = None
     """How its board stands; None where it lies on a face. What is worked out for a standing board, its moves, what they are to
     take and where that is drawn, is in the coordinates of the board as it stands (`board/stood.py`)."""
+    named: Mapping[str, str] = field(default_factory=dict)
+    """What the sides of its board are really called, where what is said of them names them as those of a board that lies."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

@@ -16,6 +16,7 @@ from ranura.core.cutting.turning import Turning
 from ranura.core.family import AnyCut, Before, Planned, Planner, PlanText
 from ranura.core.geometry.placing import Placing
 from ranura.core.output.cautions import with_more
+from ranura.core.output.renamed import renamed
 from ranura.core.output.slip import SlipSection
 from ranura.core.output.views import Mark
 from ranura.core.proof.corners import slower_behind_corners
@@ -78,7 +79,7 @@ def prove_planned(
     program = slower_behind_corners(planned.program(planned.setting))
     met: list[Caution] = []
     if (stands := planned.stands) is not None and (placing := _placing(planned)) is not None:
-        if reaches(before, placing, stood(planned.setting.piece, stands.on).thickness.mm - stands.deep):
+        if reaches(before, placing, stood(stands.board, stands.on).thickness.mm - stands.deep):
             met.append(caution(plan_words.CUT_BEFORE_AT_THE_END))
         # Fibres stand upright there, so that no wall between cuts is short grain.
         around, before = replace(around, fibres=None), ()
@@ -92,7 +93,7 @@ def prove_planned(
     if around.unmade:
         found.append(written(reason(plan_words.EARLIER_CUT_STOPPED, which=", ".join(around.unmade))))
     found += met
-    cautions = with_more(planned.setting.cautions, found)
+    cautions = renamed(with_more(planned.setting.cautions, found), planned.named)
     if not program.moves and not has_stop(cautions):
         cautions = with_more(cautions, [written(reason(plan_words.NO_MOVES))])
     setting = replace(planned.setting, cautions=cautions)
@@ -103,7 +104,7 @@ def prove_planned(
 
 def _placing(planned: Planned) -> Placing | None:
     """Where the board as it stands lies in the coordinates of the board; None where it does not stand."""
-    return None if planned.stands is None else placing_of(planned.setting.piece, planned.stands.on)
+    return None if planned.stands is None else placing_of(planned.stands.board, planned.stands.on)
 
 
 def _turning(setting: ToolSetting) -> Turning | None:
@@ -151,7 +152,8 @@ def _next(pairs: Sequence[Candidate], tried: Sequence[Candidate]) -> Candidate:
 
 
 def marked(made: Proven, text: PlanText) -> PlanText:
-    """The places of what was found, marked in the plan view and numbered in the order of the list."""
+    """The places of what was found, marked in the plan view and numbered in the order of the list; sides by their own names."""
+    text = renamed(text, made.planned.named)
     if not made.proof.findings or not text.drawing:
         return text
     plan, *others = text.drawing

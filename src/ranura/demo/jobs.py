@@ -184,6 +184,7 @@ DRAWER_FRONT = _board("Drawer front", "walnut", "400", "128", "20", count=2)
 DRAWER_SIDE = _board("Drawer side", "ash", "260", "128", "12", count=2)
 BOX_END = _board("Prompt box end", "ash", "240", "120", "14", count=2)
 BOX_SIDE = _board("Prompt box side", "ash", "320", "120", "14", count=2)
+STRETCHER = _board("Stretcher", "ash", "480", "60", "24")
 DOOR_STILE = _board("Door stile", "ash", "420", "56", "20", count=2)
 DOOR_RAIL = _board("Door rail", "ash", "240", "56", "20", count=2)
 LAMP_UPRIGHT = _board("Lamp upright", "ash", "300", "30", "28", count=2)
@@ -197,6 +198,7 @@ DESK: tuple[tuple[str, Piece], ...] = (
     ("drawer-side", DRAWER_SIDE),
     ("box-end", BOX_END),
     ("box-side", BOX_SIDE),
+    ("desk-stretcher", STRETCHER),
     ("door-stile", DOOR_STILE),
     ("door-rail", DOOR_RAIL),
     ("lamp-upright", LAMP_UPRIGHT),
@@ -213,6 +215,13 @@ DESK_JOINTS: tuple[tuple[str, str, str, str, Joint], ...] = (
     ),
     ("desk-drawer", "Drawer corners", "drawer-front", "drawer-side", Joint(kind="half-blind", into="both")),
     ("desk-box", "Prompt box corners", "box-end", "box-side", Joint(kind="through-dovetails", into="both")),
+    (
+        "desk-stretch",
+        "Stretcher between the legs",
+        "desk-leg",
+        "desk-stretcher",
+        Joint(kind="loose-tenon", upon="near", into="both", at=_mm("180")),
+    ),
     ("desk-door", "Door frame", "door-stile", "door-rail", Joint(kind="stile-rail", into="both")),
     ("desk-lamp", "Lamp over the book", "lamp-upright", "lamp-arm", Joint(kind="bridle", into="both")),
 )

@@ -282,6 +282,13 @@ def test_boards_that_do_not_go_together_are_never_ready():
         ("tongue-groove", LEG, board(500, 90, 6), {"width": mm(7)}, "joint.width"),
         ("spline", LEG, RAIL, {"depth": mm(0.5)}, "joint.depth"),
         ("mortise-tenon", board(700, 20, 45), board(500, 90, 60), {"width": mm(20)}, "joint.width"),
+        ("loose-tenon", LEG, RAIL, {"at": mm(650)}, "joint.at"),
+        ("loose-tenon", LEG, RAIL, {"depth": mm(2)}, "joint.depth"),
+        ("loose-tenon", LEG, RAIL, {"depth": mm(28)}, "joint.depth"),
+        ("loose-tenon", LEG, RAIL, {"width": mm(28)}, "joint.width"),
+        ("loose-tenon", board(700, 90, 12), RAIL, {"upon": "near", "width": mm(12)}, "joint.width"),
+        ("loose-tenon", LEG, RAIL, {"shoulder": mm(5)}, "joint.shoulder"),
+        ("loose-tenon", LEG, RAIL, {"shoulder": mm(41)}, "joint.shoulder"),
     ],
 )
 def test_what_cannot_be_is_said_at_its_dimension(kind, first, second, more, field):
@@ -465,7 +472,7 @@ def test_a_board_with_an_outline_of_its_own_is_not_joined(curved):
     assert refused.value.field == "joint.kind"
 
 
-@pytest.mark.parametrize("kind", ["dado-rabbet", "mortise-tenon"])
+@pytest.mark.parametrize("kind", ["dado-rabbet", "mortise-tenon", "loose-tenon"])
 def test_without_a_straight_bit_it_is_said_that_there_is_none(kind):
     with pytest.raises(CutError) as refused:
         joined(Joint(kind=kind), boards(LEG, RAIL, bits=()))

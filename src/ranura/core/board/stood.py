@@ -22,10 +22,11 @@ CLEAR_OF_OPENING = 10.0
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Standing:
-    """How a cut has its board stand: the side that is worked, and how many mm of the board it reaches into."""
+    """How a cut has its board stand: the side that is worked, how many mm of it are reached into, and the board as it lies."""
 
     on: Side
     deep: float
+    board: Piece
 
 
 def stood(piece: Piece, on: Side) -> Piece:
@@ -45,6 +46,17 @@ def opening_within(piece: Piece, on: Side, deep: float) -> bool:
         "far": [piece.width.mm - y1 for _, _, _, y1 in boxes],
     }
     return any(closeness.under(each, deep) for each in away[on])
+
+
+def names_of(on: Side) -> dict[str, str]:
+    """What the sides of a board that stands are, where they are called those of a board that lies, as it is placed by
+    `placing_of`.
+
+    >>> names_of("left")["near edge"], names_of("right")["near edge"], names_of("far")
+    ('shown face', 'back', {'near edge': 'shown face', 'far edge': 'back'})"""
+    near, far = ("shown face", "back") if on in ("left", "far") else ("back", "shown face")
+    ends = {"left end": "near edge", "right end": "far edge"} if on in ("left", "right") else {}
+    return {**ends, "near edge": near, "far edge": far}
 
 
 def placing_of(piece: Piece, on: Side) -> Placing:

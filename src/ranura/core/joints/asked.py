@@ -16,7 +16,7 @@ from ranura.core.text.lengths import Length
 
 JointKind = Literal[
     "housed", "rabbet", "dado-rabbet", "corner-lap", "tee-lap", "cross-lap", "mortise-tenon", "edge-joint", "tongue-groove",
-    "spline", "box-joint",
+    "spline", "box-joint", "loose-tenon",
     "half-blind", "through-dovetails", "sliding-dovetail", "stile-rail", "bridle",
 ]  # fmt: skip
 Member = Literal["a", "b"]
@@ -91,6 +91,8 @@ class Joint:
     """The end of the second board that comes to the first, or both, each to a board like it; of a crossing the one that `along`
     is measured from; of a box joint, and of dovetails by a comb, both are all four corners of a box; of a sliding dovetail it
     may be the near edge."""
+    upon: Literal["face", "near"] = "face"
+    """Where a loose tenon goes into the first board: its face, or its near edge."""
     along: Length = bounded(AT_THE_END, zero=True)
     """Of a crossing, from the end of the second board to the near side of the first."""
     depth: Length | None = None

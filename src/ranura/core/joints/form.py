@@ -39,6 +39,7 @@ _INTO: Final[Mapping[JointKind, str]] = {
     "tongue-groove": "with a tongue in a groove of",
     "spline": "with a spline to",
     "mortise-tenon": "with a tenon into",
+    "loose-tenon": "with a loose tenon into",
     "box-joint": "by fingers to",
     "half-blind": "by half-blind dovetails to",
     "through-dovetails": "by through dovetails to",
@@ -49,6 +50,7 @@ _INTO: Final[Mapping[JointKind, str]] = {
 _WITH_WIDTH: Final[Mapping[JointKind, str]] = {
     "dado-rabbet": "tongue",
     "mortise-tenon": "mortise",
+    "loose-tenon": "mortises",
     "bridle": "mortise",
     "tongue-groove": "groove",
     "spline": "spline",
@@ -121,6 +123,10 @@ def _options(joint: Joint) -> tuple[Blank, ...]:
     if joint.kind not in LAID_ON | BY_A_SET:
         # A tapered dovetail closes by itself, whatever fit is wanted.
         options += () if joint.taper is not None else fit_blanks(joint, "", _FITS)
+    if joint.kind == "loose-tenon":
+        upon = (("face", "into the first board's face"), ("near", "into the first board's near edge"))
+        options.append(answers("Where it goes in", "upon", joint.upon, upon))
+        options.append(LengthBlank(field="shoulder", label="wood beside the mortise", placeholder="as wide", optional=True))
     if joint.kind == "mortise-tenon":
         options.append(LengthBlank(field="shoulder", label="shoulders at its edges", placeholder="none", optional=True))
     if joint.kind == "sliding-dovetail":
@@ -180,4 +186,4 @@ def _usual(joint: Joint) -> str:
         return "half"
     if joint.kind in EDGE_TO_EDGE:
         return "the cutter's reach"
-    return "two thirds" if joint.kind == "mortise-tenon" else "a third"
+    return {"mortise-tenon": "two thirds", "loose-tenon": "by its rail"}.get(joint.kind, "a third")

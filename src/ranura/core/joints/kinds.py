@@ -22,6 +22,7 @@ from ranura.core.joints.grooved import splined, tongued
 from ranura.core.joints.housed import housed, rabbeted
 from ranura.core.joints.joined import Boards, Joined, JointOf
 from ranura.core.joints.lapped import lapped
+from ranura.core.joints.loose_tenoned import loose_tenoned
 from ranura.core.joints.tenoned import tenoned
 from ranura.core.joints.through import through
 from ranura.core.text.errors import CutError
@@ -60,6 +61,7 @@ KINDS: Final[Mapping[JointKind, KindFacts]] = {
     "stile-rail": KindFacts(name="stile and rail", work=framed, strength=3, shows="a line across at each end of the rail"),
     "bridle": KindFacts(name="bridle", work=bridled, strength=4, shows="both ends"),
     "mortise-tenon": KindFacts(name="mortise and tenon", work=tenoned, strength=5, shows="nothing of it"),
+    "loose-tenon": KindFacts(name="loose tenon", work=loose_tenoned, strength=4, shows="nothing of it"),
 }
 """A new kind is a word in `JointKind` and a row here; the type checker and a test say what is missing."""
 

@@ -13,6 +13,7 @@ TOO_THIN_FOR_LAP = Refusal(
 )
 WIDER_THAN_RAIL = Refusal("wider-than-rail", "A mortise {width:len} wide leaves no cheeks on a rail of {thickness:len}")
 WIDER_THAN_STILE = Refusal("wider-than-stile", "The mortise is {width:len} wide, and the first board only {wide:len}")
+WALL_AT_THE_END = Refusal("wall-at-the-end", "Leave {least:len} of wood or more beside a mortise in an end")
 TENON_TOO_SHORT = Refusal("tenon-too-short", "A mortise {depth:len} deep leaves no tenon with {gap:len} of room at its end")
 JOINTED_BY = Refusal("jointed-by", "One pass takes {least:len} to {most:len} off an edge; run it again for more")
 FAR_OFF = Refusal(

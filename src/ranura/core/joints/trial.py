@@ -31,6 +31,7 @@ _SCRAP: Final[Mapping[JointKind, str]] = {
     "sliding-dovetail": "Cut the tongue in scrap as thick as the second board, too thick at first, and try it in the socket",
     "stile-rail": "Cope scrap as thick as the second board, cut the edge of scrap of the first, and lay both face down",
     "bridle": "Cut the open mortise, then a tenon in scrap as thick as the second board, a little too thick",
+    "loose-tenon": "Cut both mortises in scrap of both boards by the template, and try the tenon in them with the faces flush",
     "mortise-tenon": "Cut the mortise, then a tenon in scrap as thick as the rail, a little too thick",
 }
 _MENDED: Final[Mapping[JointKind, str]] = {
@@ -48,6 +49,7 @@ _MENDED: Final[Mapping[JointKind, str]] = {
     "stile-rail": "Second board proud: lower the coping bit by all of what the faces differ, since each has its own setting; "
     "low: lower the edges' bit by it",
     "bridle": "Tenon too thick: set the bit deeper by half of what it is off, since both its cheeks are cut",
+    "loose-tenon": "Tenon too thick: plane it by all of what it is off; faces not flush: move the template by half of that",
     "mortise-tenon": "Tenon too thick: set the bit deeper by half of what it is off, since both its cheeks are cut",
 }
 

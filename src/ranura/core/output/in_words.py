@@ -45,16 +45,19 @@ _STRAIGHT = 0.5
 def described(program: Program, piece: Piece, stands: Standing | None = None) -> tuple[Text, ...]:
     """A plan's drawing in words: the board, what stands on it, and each cut with its way and depth. Places are said by how far
     they lie from the left end, then from the near edge; of one that stands, along its end and through its thickness."""
-    board = _lying(piece) if stands is None else _standing(piece, stands)
+    up = any(setting.mounting == "hand" for setting in program.settings)
+    board = _lying(piece) if stands is None else _standing(piece, stands, up=up)
     bodies = [each for each in program.bodies if each.role in _SAID and each.from_move == 0]
     cuts = list(_cuts(program, back=stands is None))
     return (board, *_each(bodies, _body), *_each(cuts, partial(_cut, program)))
 
 
-def _standing(piece: Piece, stands: Standing) -> Text:
+def _standing(piece: Piece, stands: Standing, *, up: bool) -> Text:
+    """By hand its worked side looks up; over a table it stands on it."""
     seen, ends = stood(piece, stands.on), stands.on in ("left", "right")
     return write(
-        "The board stands on its {side}: {l:short} wide, {w:short} thick, {h:short} high. "
+        f"The board stands {'with its {side} up' if up else 'on its {side}'}: "
+        "{l:short} wide, {w:short} thick, {h:short} high. "
         "Places are said from its {first}, then from its {face}; below 0 they lie outside the board.",
         side=edge_name(stands.on),
         first=edge_name("near" if ends else "left"),

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from ranura.core.geometry.placing import Placing
-from ranura.core.geometry.rings import extent
+from ranura.core.geometry.rings import Point, extent
 from ranura.core.proof.cutter import Profile, profile_of
 from ranura.core.proof.findings import Proof
 from ranura.core.proof.moves import Body, MachineSetting, Move, Program, Surface
@@ -69,6 +69,9 @@ def works_a_side(program: Program) -> bool:
 
 def _as_lying(program: Program) -> Iterator[Swept]:
     """What is taken of a worked side, as a board that lies on its face sees it: slots across the side, and strips along it."""
+    if any(move.kind == "plunge" for move in program.moves):
+        yield from _pocket(program)
+        return
     slots: dict[tuple[float, int], float] = {}
     strips: dict[tuple[float, int], Move] = {}
     for move in program.moves:
@@ -88,15 +91,44 @@ def _as_lying(program: Program) -> Iterator[Swept]:
 def _slot(program: Program, setting: MachineSetting, at: float, depth: float) -> Iterator[Swept]:
     """A straight slot, right through the board. It is as wide and as deep as it is; only its inner corners are taken to be as
     round as a quarter of its width at most."""
-    half = profile_of(setting.bit.silhouette).widest
-    corner, edge = half * 2 / _ROUND, min(_STRIP, half)
-    ways = [(half, ((at, depth - half), (at, -_PAST)))]
-    ways += [(corner, ((u, depth - corner), (u, -_PAST))) for u in (at - half + corner, at + half - corner)]
-    ways.append((edge, ((at - half + edge, depth - edge), (at + half - edge, depth - edge))))
     low, high = _faces(program)
-    for r, way in ways:
-        profile = profile_of(((0.0, r, 0.0), (high - low + 2 * _PAST, r, 0.0)))
-        yield _taken([_on_face(setting.frame, u, deep) for u, deep in way], profile, low - _PAST, 1)
+    yield from _box(setting, at, profile_of(setting.bit.silhouette).widest, depth, low - _PAST, high + _PAST)
+
+
+def _pocket(program: Program) -> Iterator[Swept]:
+    """A pocket that was cleared from above, as long, as wide and as deep as it is, in boxes."""
+    setting, low, high = program.settings[0], *_faces(program)
+    half = profile_of(setting.bit.silhouette).widest
+    cuts = [move for move in program.moves if move.kind == "cut" and move.fresh != "none"]
+    x0, y0, x1, y1 = extent(tuple(at for move in cuts for at in move.path))
+    deep = max((move.to_depth or 0.0 for move in cuts), default=0.0)
+    # y begins on the standing board at the shown face or at the back.
+    sides = sorted(low + y if setting.frame.y[2] > 0 else high - y for y in (y0 - half, y1 + half))
+    yield from _box(setting, (x0 + x1) / 2, (x1 - x0) / 2 + half, deep, sides[0], sides[1])
+
+
+def _box(setting: MachineSetting, at: float, half: float, depth: float, low: float, high: float) -> Iterator[Swept]:
+    """A box that is open at the worked side, so far to both sides of a place of it and so deep, between two heights of the board
+    that lies."""
+    for r, way in _ways(at, half, depth):
+        profile = profile_of(((0.0, r, 0.0), (high - low, r, 0.0)))
+        yield _taken([_on_face(setting.frame, u, deep) for u, deep in way], profile, low, 1)
+
+
+def _ways(at: float, half: float, depth: float) -> Iterator[tuple[float, list[Point]]]:
+    """What clears a box: how round, and along which way of the worked side and down from it. Its inner corners are taken to be as
+    round as a quarter of its width at most."""
+    edge = min(_STRIP, half)
+    yield edge, [(at - half + edge, depth - edge), (at + half - edge, depth - edge)]
+    if depth >= half:
+        corner = half * 2 / _ROUND
+        yield half, [(at, depth - half), (at, -_PAST)]
+        for u in (at - half + corner, at + half - corner):
+            yield corner, [(u, depth - corner), (u, -_PAST)]
+        return
+    for r in (depth / 2, depth / (2 * _ROUND)):
+        low, high = at - half + r, at + half - r
+        yield r, [(low, -_PAST), (low, depth - r), (high, depth - r), (high, -_PAST)]
 
 
 def _strip(program: Program, setting: MachineSetting, move: Move) -> Swept:

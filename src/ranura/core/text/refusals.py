@@ -32,3 +32,6 @@ NO_BIT_OF_KIND = Refusal("no-bit-of-kind", "There is no {kind} in the drawer; ad
 NO_ROUTERS = Refusal("no-routers", "There is no router on the bench yet; add one to plan a cut", lacks=True)
 NAME_MISSING = Refusal("name-missing", "Give it a name")
 SIZE_NOT_POSITIVE = Refusal("not-positive", "{name} must be more than 0")
+SIDE_NOT_STRAIGHT = Refusal("side-not-straight", "This board has an outline of its own; that is cut into a straight side")
+DEEPER_THAN_HALF = Refusal("deeper-than-half", "{depth:len} is more than half of the board, which is {high:len} there")
+OPENING_NEAR_SIDE = Refusal("opening-near-side", "An opening of the board lies within {deep:len} of this side")

@@ -37,7 +37,7 @@ def planner(cut: DovetailsCut, task: Task) -> Planner:
 
     def make(chosen: Candidate) -> Planned:
         setting = setting_of(chosen, judge, task.piece)
-        stands = Standing(on=cut.end, deep=setting.dovetails.depth) if cut.makes == "tails" else None
+        stands = Standing(on=cut.end, deep=setting.dovetails.depth, board=task.piece) if cut.makes == "tails" else None
         return Planned(setting=setting, text=partial(_text, cut=cut), program=dovetails_program, drawn=drawn_at, stands=stands)
 
     return Planner(judge=judge, refuse=partial(refuse, judge), make=make)

@@ -31,7 +31,7 @@ from ranura.core.text.lengths import Length
 def planner(cut: EndGrooveCut, task: Task) -> Planner:
     """How a groove is planned. Raises `CutError` with the dimension that cannot be."""
     judge = GrooveJudge(task.shop, end_groove(cut, task.piece), task.wood, task.rules)
-    stands = Standing(on=cut.on, deep=cut.depth.mm)
+    stands = Standing(on=cut.on, deep=cut.depth.mm, board=task.piece)
 
     def make(chosen: Candidate) -> Planned:
         setting = setting_of(chosen, judge, task.piece)

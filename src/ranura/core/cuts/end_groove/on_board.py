@@ -16,6 +16,7 @@ from ranura.core.cutting.need import StraightCut
 from ranura.core.geometry import closeness
 from ranura.core.holding.hands import is_small
 from ranura.core.holding.tall_fence import AlongFence
+from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import CutError
 
 FROM_BOTH: Final = 1.9
@@ -75,7 +76,7 @@ class GrooveOnBoard:
 def end_groove(cut: EndGrooveCut, piece: Piece) -> GrooveOnBoard:
     """A groove on its board. Raises `CutError` with the dimension that cannot be."""
     if piece.outline is not None:
-        raise CutError(refusals.SIDE_NOT_STRAIGHT, field="cut.on")
+        raise CutError(common_refusals.SIDE_NOT_STRAIGHT, field="cut.on")
     seen = stood(piece, cut.on)
     made = GrooveOnBoard(
         cut=cut, run=seen.length.mm, thick=seen.width.mm, high=seen.thickness.mm, width=cut.width.mm, depth=cut.depth.mm
@@ -83,7 +84,7 @@ def end_groove(cut: EndGrooveCut, piece: Piece) -> GrooveOnBoard:
     if not closeness.under(made.width, made.thick):
         raise CutError(refusals.NO_CHEEKS, field="cut.width", width=made.width, thickness=made.thick)
     if closeness.over(made.depth, made.high / 2):
-        raise CutError(refusals.DEEPER_THAN_HALF, field="cut.depth", depth=made.depth, high=made.high)
+        raise CutError(common_refusals.DEEPER_THAN_HALF, field="cut.depth", depth=made.depth, high=made.high)
     if opening_within(piece, cut.on, made.depth + CLEAR_OF_OPENING):
-        raise CutError(refusals.OPENING_NEAR_SIDE, field="cut.on", deep=made.depth + CLEAR_OF_OPENING)
+        raise CutError(common_refusals.OPENING_NEAR_SIDE, field="cut.on", deep=made.depth + CLEAR_OF_OPENING)
     return made

@@ -35,7 +35,7 @@ def planner(cut: FingersCut, task: Task) -> Planner:
 
     def make(chosen: Candidate) -> Planned:
         setting = setting_of(chosen, judge, task.piece)
-        stands = Standing(on=cut.end, deep=cut.depth.mm)
+        stands = Standing(on=cut.end, deep=cut.depth.mm, board=task.piece)
         return Planned(setting=setting, text=partial(_text, cut=cut), program=fingers_program, drawn=drawn_at, stands=stands)
 
     return Planner(judge=judge, refuse=partial(refuse, judge), make=make)

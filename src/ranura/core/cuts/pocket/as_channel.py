@@ -59,7 +59,7 @@ CARRIED: Final = frozenset(
 REFUSED: Final = frozenset({"radius", "open_sides", "through", "form"})
 """What no channel has: such a pocket is led by a template. A form is refused where no edge guide belongs to it."""
 WITHOUT_MEANING: Final = frozenset(
-    {"guide", "kind", "backed", "loose", "plate", "leaves", "both_faces", "contour", "sweep", "template"}
+    {"guide", "kind", "on", "backed", "loose", "plate", "leaves", "both_faces", "contour", "sweep", "template"}
 )
 """What says nothing of a blind mortise or slot: it is not through, not round, on no face's whole width, and has no template."""
 

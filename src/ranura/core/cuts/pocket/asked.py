@@ -40,6 +40,9 @@ class PocketCut:
     """From the `edge` of the board to its nearest side; of a round one to its centre."""
     end: Literal["left", "right"] = "left"
     edge: Literal["near", "far"] = "near"
+    on: Side | None = None
+    """The end or edge of a board that stands, which it is cut into; None for the face. `length` and `from_left` are then along
+    that side, `across` and `from_near` through the board's thickness, as `board/stood.py` places it."""
     turned: bool = False
     """It lies across the board."""
     radius: Length | None = None

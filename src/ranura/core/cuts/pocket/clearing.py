@@ -45,7 +45,40 @@ def clearing(ring: Ring, *, bit_diameter: float, lane: float) -> Clearing:
     Source: R7: from the middle outwards the fresh wood lies on the conventional side when going clockwise by hand
 
     Raises ValueError for a field that the bit does not enter."""
-    wall = Polygon(ring).buffer(-(bit_diameter / 2 - SLIVER), quad_segs=QUARTER_POINTS)
+    return _within_walls(Polygon(ring).buffer(-(bit_diameter / 2 - SLIVER), quad_segs=QUARTER_POINTS), bit_diameter, lane)
+
+
+@lru_cache(maxsize=256)
+def clearing_of_box(box: Box, *, radius: float, bit_diameter: float, lane: float) -> Clearing:
+    """The same of a rectangle whose corners have a radius. Of a slot as wide as the bit an outline of chords would leave the ends
+    short: they are nearer to its axis than the arc. Raises ValueError for a rectangle that the bit does not enter."""
+    x0, y0, x1, y1 = box
+    r = bit_diameter / 2 - SLIVER
+    if min(x1 - x0, y1 - y0) < 2 * r:
+        raise ValueError("the bit is wider than the field")
+    inner = (x0 + r, y0 + r, x1 - r, y1 - r)
+    narrow = min(inner[2] - inner[0], inner[3] - inner[1]) <= 2 * SLIVER + _AS_WIDE
+    wall = _there_and_back(inner) if narrow else rounded(inner, max(radius - r - SLIVER, 0.0))
+    return _within_walls(Polygon(wall), bit_diameter, lane)
+
+
+_AS_WIDE = 1e-6
+"""mm by which a slot may be wider than its bit that is as wide."""
+
+
+def _there_and_back(inner: Box) -> Ring:
+    """The way along a slot that is as wide as the bit, from one end of its axis to the other and back."""
+    x0, y0, x1, y1 = inner
+    mx, my = (x0 + x1) / 2, (y0 + y1) / 2
+    if x1 - x0 >= y1 - y0:
+        t = (y1 - y0) / 2
+        return ((x0, my), (x0 + t, y0), (x1 - t, y0), (x1, my), (x1 - t, y1), (x0 + t, y1))
+    t = (x1 - x0) / 2
+    return ((mx, y0), (x1, y0 + t), (x1, y1 - t), (mx, y1), (x0, y1 - t), (x0, y0 + t))
+
+
+def _within_walls(wall: BaseGeometry, bit_diameter: float, lane: float) -> Clearing:
+    """The paths inside what the axis can reach."""
     if wall.is_empty:
         raise ValueError("the bit is wider than the field")
     found: list[Ring] = list(_rings(wall))

@@ -3,10 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
+from dataclasses import replace
 
-from ranura.core.board.pieces import Piece
+from ranura.core.board.pieces import Piece, Side, edge_name
+from ranura.core.board.stood import names_of
 from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cuts.pocket.forms import FORMS, PocketForm
+from ranura.core.cuts.pocket.standing import STANDING_FORMS
 from ranura.core.output.forms import (
     NO_CLAMPS,
     answers,
@@ -20,6 +23,7 @@ from ranura.core.output.forms import (
     nothing_typed,
     thin_walls,
 )
+from ranura.core.output.renamed import renamed
 from ranura.core.shop.shop import Shop
 from ranura.core.text.forms import (
     Answer,
@@ -54,8 +58,12 @@ _ALSO: Mapping[PocketForm, tuple[str, ...]] = {"lap": ("half-lap", "tenon cheek"
 def form(cut: PocketCut, piece: Piece, shop: Shop) -> Form:
     """What is asked of a pocket as it stands."""
     facts = FORMS[cut.form]
+    if cut.on is not None:
+        return _in_a_side(cut, piece, shop)
     placed = facts.taken != "lanes"
     options: list[Blank] = []
+    if cut.form in STANDING_FORMS:
+        options.append(_cut_into(None))
     if placed and not facts.round:
         lies = ((False, "Along the board"), (True, "Across the board"))
         options.append(answers("It lies", "turned", cut.turned, lies, clears=NO_CLAMPS))
@@ -89,6 +97,42 @@ def form(cut: PocketCut, piece: Piece, shop: Shop) -> Form:
         options=tuple(options),
         more=tuple(more),
         first=_first(cut, piece, shop.unit),
+    )
+
+
+_SIDES: tuple[tuple[Side | None, str], ...] = (
+    (None, "Into the face"),
+    ("left", "Into the left end"),
+    ("right", "Into the right end"),
+    ("near", "Into the near edge"),
+    ("far", "Into the far edge"),
+)
+
+
+def _cut_into(on: Side | None) -> ChoiceBlank:
+    """The face, or the end or edge of a board that stands."""
+    lying = {**NO_CLAMPS, "guide": None, "turned": False, "through": False, "count": 1, "spacing": None}
+    return answers("Cut into", "on", on, _SIDES, clears=lying)
+
+
+def _in_a_side(cut: PocketCut, piece: Piece, shop: Shop) -> Form:
+    """The same of one in an end or an edge: its sides by the names that they have there."""
+    assert cut.on is not None, "it is asked of a board that stands"
+    names = names_of(cut.on)
+    more: tuple[Blank, ...] = (
+        LengthBlank(field="template", label="template", placeholder="usual", optional=True),
+        thin_walls(cut.thin_walls),
+        *eased_by(cut.lighter, cut.slower, cut.gentler),
+    )
+    said = renamed(_sentence(replace(cut, on=None), piece), names)
+    where = Phrase(text=f"in the {edge_name(cut.on)} of", after="")
+    named = Phrase(text=piece.name, strong=True, after=".")
+    return Form(
+        kind=cut.kind,
+        sentence=(*said[:-1], where, named),
+        options=(_cut_into(cut.on),),
+        more=more,
+        first=renamed(_first(replace(cut, on=None), piece, shop.unit), names),
     )
 
 

@@ -10,7 +10,7 @@ from ranura.core.board.materials import Material
 from ranura.core.choosing.judging import BEARING
 from ranura.core.choosing.straight_judge import StraightJudge
 from ranura.core.cuts.pocket import words
-from ranura.core.cuts.pocket.clearing import Clearing, clearing, clearing_from_outside
+from ranura.core.cuts.pocket.clearing import Clearing, clearing, clearing_from_outside, clearing_of_box
 from ranura.core.cuts.pocket.forms import AreaGuided
 from ranura.core.cuts.pocket.guides import (
     AreaGuide,
@@ -119,6 +119,9 @@ class PocketJudge(StraightJudge):
         try:
             if asked.comes_in:
                 return self._from_outside(bit)
+            if asked.ring is None and not asked.facts.round:
+                radius = asked.radius_with(bit.diameter) or 0.0
+                return clearing_of_box(asked.box, radius=radius, bit_diameter=bit.diameter, lane=self.rules.lane)
             return clearing(asked.outline(bit.diameter), bit_diameter=bit.diameter, lane=self.rules.lane)
         except ValueError:
             return None

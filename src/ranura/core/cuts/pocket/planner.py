@@ -29,6 +29,7 @@ from ranura.core.cuts.pocket.remedies import pocket_remedies
 from ranura.core.cuts.pocket.section import pocket_glyph
 from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.cuts.pocket.slip import guide_says, pocket_sections, pocket_stations
+from ranura.core.cuts.pocket.standing import BY_TEMPLATE, on_its_board, standing
 from ranura.core.cuts.template.guides import Follower, to_make
 from ranura.core.family import Planned, Planner, PlanText, Task
 from ranura.core.geometry.paths import length_of
@@ -60,11 +61,18 @@ class _Tried:
 
 
 def planner(cut: PocketCut, task: Task) -> Planner:
-    """How a pocket is planned: under the pinned method of guiding, or the first of its form that can be had.
+    """How a pocket is planned: under the pinned method of guiding, or the first of its form that can be had; of a board that
+    stands as in the face of that.
 
     Raises `CutError` with the dimension that cannot be."""
+    lying, board = on_its_board(cut, task.piece)
+    guides = FORMS[cut.form].guides
+    kinds = guides if cut.on is None else tuple(each for each in guides if each in BY_TEMPLATE)
+    return standing(_planner(lying, replace(task, piece=board), kinds), cut, task.piece)
+
+
+def _planner(cut: PocketCut, task: Task, kinds: Sequence[PocketGuide]) -> Planner:
     asked = pocketing(cut, task.piece, task.rules)
-    kinds = FORMS[cut.form].guides
     if cut.guide is not None and cut.guide not in kinds:
         raise CutError(refusals.GUIDE_NOT_FOR_THIS, field="cut.guide", guide=GUIDE_NAMES[cut.guide], form=cut.form)
     tried = [_try(kind, cut, asked, task) for kind in kinds]

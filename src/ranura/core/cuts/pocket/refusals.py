@@ -22,4 +22,5 @@ LAP_TOO_LONG = Refusal("lap-too-long", "A lap of {lap:len} leaves nothing of a b
 SWEEP_RANGE = Refusal("sweep-range", "An arc is from 1° to the whole circle, 360°")
 RING_TOO_WIDE = Refusal("ring-too-wide", "A groove of {groove:len} leaves nothing inside a ring of {diameter:len}")
 CORNER_TOO_TIGHT = Refusal("corner-too-tight", "The thinnest bit here, {name}, leaves corners of {narrowest:len}", lacks=True)
+NOT_INTO_A_SIDE = Refusal("not-into-a-side", "Into an end or an edge goes one mortise or slot that leaves a floor")
 GUIDE_NOT_FOR_THIS = Refusal("guide-not-for-this", "{guide} does not guide a {form}")

@@ -17,7 +17,7 @@ from ranura.core.text.errors import CutError
 def repeat(cut: PocketCut, piece: Piece, shop: Shop, count: int | None) -> Repeats:
     """A pocket `count` times. Raises `CutError` where the first place cannot be, for what takes a whole end or face, and for
     single places (`count` None), which only channels have."""
-    if FORMS[cut.form].taken == "lanes" or count is None:
+    if FORMS[cut.form].taken == "lanes" or count is None or cut.on is not None:
         raise CutError(common_refusals.NO_REPEAT, field="cut.count")
     wide = pocketing(replace(cut, count=1, spacing=None), piece, shop.rules).size[0]
     first = cut.from_left.mm - (wide / 2 if FORMS[cut.form].round else 0.0)

@@ -2,9 +2,11 @@
 
 from __future__ import annotations
 
-from ranura.core.board.pieces import Piece
+from ranura.core.board.pieces import Piece, edge_name
+from ranura.core.board.stood import names_of
 from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cuts.pocket.forms import FORMS
+from ranura.core.output.renamed import renamed
 from ranura.core.shop.shop import Shop
 from ranura.core.text.lengths import as_typed
 from ranura.core.text.writing import Text, write
@@ -20,6 +22,10 @@ def place(cut: PocketCut, _: Piece) -> Text:
     """Where it lies, in a list."""
     if FORMS[cut.form].taken == "lanes":
         return write("the whole face") if cut.form == "flatten" else write("{end} end", end=cut.end)
+    if cut.on is not None:
+        side, names = f"{cut.on} {'end' if cut.on in ('left', 'right') else 'edge'}", names_of(cut.on)
+        x = renamed(f"{as_typed(cut.from_left)} from the {cut.end} end", names)
+        return write("in the {side}, {x}", side=side, x=x)
     places = [f"{x} from {side}" for x, side in _places(cut)]
     return write("{places}", places=", ".join([*places, *(f"open {side}" for side in cut.open_sides)]))
 
@@ -48,9 +54,11 @@ def sentence(cut: PocketCut, piece: Piece, _: Shop) -> Text:
     opens = "".join(f", open at the {side} side" for side in cut.open_sides)
     spacing = "" if cut.spacing is None else f" every {as_typed(cut.spacing)}"
     repeated = "" if cut.count == 1 else f", {cut.count} times{spacing}"
+    into = "" if cut.on is None else f"the {edge_name(cut.on)} of "
+    place = renamed(place, {} if cut.on is None else names_of(cut.on))
     form = FORMS[cut.form].name if cut.sweep == 360 else f"arc of {cut.sweep:g}°,"
     return write(
-        "A {form} {size}, {depth}{leaf}{ring}{place}{opens}{repeated}, in {piece}",
+        "A {form} {size}, {depth}{leaf}{ring}{place}{opens}{repeated}, in {into}{piece}",
         form=form,
         size=_size(cut),
         depth=depth,
@@ -59,6 +67,7 @@ def sentence(cut: PocketCut, piece: Piece, _: Shop) -> Text:
         place=f", {centre}{place}" if place else "",
         opens=opens,
         repeated=repeated,
+        into=into,
         piece=piece.name,
     )
 

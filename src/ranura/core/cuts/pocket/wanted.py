@@ -14,6 +14,7 @@ from ranura.core.board.outlines import trace
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cuts.pocket.forms import FORMS
+from ranura.core.cuts.pocket.standing import on_its_board
 from ranura.core.proof.wanted import BEYOND, JUST, NOTHING, Layer, Wanted, down_to, turned
 from ranura.core.shop.shop import Shop
 
@@ -22,7 +23,8 @@ _ROUND = 64
 
 
 def wanted(cut: PocketCut, piece: Piece, shop: Shop) -> Wanted:
-    """Its area down to its floor at every place; of what is cut free the line beside the part."""
+    """Its area down to its floor at every place; of what is cut free the line beside the part. A board that stands is seen so."""
+    cut, piece = on_its_board(cut, piece)
     thickness = piece.thickness.mm
     if cut.form == "lap":
         return _lap(cut, piece)

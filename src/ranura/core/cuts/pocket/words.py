@@ -94,3 +94,10 @@ CHEEKS_COUNT_TWICE = Words(
     message="Both cheeks come from one depth: what it is off counts twice in the tongue",
     do="Cut a short end in scrap, try it in its mortise, and correct the depth by half of what it is off",
 )
+STANDS_HIGH = Words(
+    code="stands-high",
+    place="hold",
+    level="caution",
+    message="Upright the board stands {high:len} high",
+    do="Clamp it lower, beside the bench or through a hatch, so that you look down on its end with both feet on the floor",
+)

@@ -31,7 +31,7 @@ from ranura.core.text.lengths import Length
 def planner(cut: TongueCut, task: Task) -> Planner:
     """How a tongue is planned. Raises `CutError` with the dimension that cannot be."""
     judge = TongueJudge(task.shop, tongue(cut, task.piece), task.wood, task.rules)
-    stands = Standing(on=cut.on, deep=cut.depth.mm)
+    stands = Standing(on=cut.on, deep=cut.depth.mm, board=task.piece)
 
     def make(chosen: Candidate) -> Planned:
         setting = setting_of(chosen, judge, task.piece)
