@@ -314,7 +314,9 @@ class Planning:
             in_words=described(proven.program, piece, proven.planned.stands),
         )
         first = [with_names(broken(view), plan.form, piece) for view in text.drawing[:1]]
-        return replace(plan, drawing=(*first, *text.drawing[1:])), proven.placed_program
+        # A board that is seen as it stands is as high as it is long.
+        others = [broken(view) if proven.planned.named else view for view in text.drawing[1:]]
+        return replace(plan, drawing=(*first, *others)), proven.placed_program
 
     def _asked(self, cut: AnyCut) -> tuple[Asked, ...]:
         typed = self.family(cut).asked(cut)

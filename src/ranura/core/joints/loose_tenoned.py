@@ -22,6 +22,8 @@ from ranura.core.text.writing import write
 _OF_FACE, _OF_SIDE, _OF_RAIL, _OF_WIDTH = 2 / 3, 1 / 2, 1.5, 3.0
 """How deep each mortise goes where nobody says, at most: of the first board's thickness into its face, of its width into its
 edge, of the second board's thickness, and of its own width, since bits cut about so far."""
+_SPARE: Final = 0.5
+"""mm that a wall is thicker than a third of its height, from which on nothing is to be said of it (R14)."""
 _LEAST_WALL: Final = 6.0
 """mm of wood that stay beside a mortise in an end (R14)."""
 
@@ -51,7 +53,7 @@ def loose_tenoned(joint: Joint, boards: Boards) -> Joined:
             *(
                 MemberCut(
                     member="b",
-                    name=at_end("Mortise in the end", number),
+                    name=at_end("End mortise", number),
                     cut=each,
                     why=write("Then the one in the end, with the same bit at the same depth; mark both shown faces"),
                 )
@@ -90,7 +92,7 @@ def _width(joint: Joint, boards: Boards) -> float:
 def _mortises(joint: Joint, boards: Boards, width: float, deep: float) -> MortiseAndTenon:
     """How long both mortises are, and the tenon in them. Raises `CutError`."""
     _, rail_wide, rail_thick = boards.sizes("b")
-    beside = max(width, _LEAST_WALL) if joint.shoulder is None else joint.shoulder.mm
+    beside = max(width, deep / 3 + _SPARE, _LEAST_WALL) if joint.shoulder is None else joint.shoulder.mm
     if closeness.under(beside, _LEAST_WALL):
         raise CutError(refusals.WALL_AT_THE_END, field="joint.shoulder", least=_LEAST_WALL)
     if not closeness.over(rail_wide - 2 * beside, width):

@@ -15,11 +15,13 @@ from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.family import Planned, Planner, PlanText
 from ranura.core.geometry import closeness
 from ranura.core.output.cautions import in_order
+from ranura.core.output.slip import Lead
 from ranura.core.proof.bodies import CARRIER_PAST, CARRIER_WIDE
 from ranura.core.proof.moves import Move
 from ranura.core.text import refusals as common_refusals
 from ranura.core.text.cautions import caution
 from ranura.core.text.errors import CutError
+from ranura.core.text.figures import plain
 from ranura.core.text.writing import Text, write
 
 STANDING_FORMS = ("mortise", "slot")
@@ -71,7 +73,10 @@ def _upright(
 ) -> PlanText:
     """What is said of a pocket, with how its board is held upright."""
     said = text(setting, moves)
-    slip = tuple(replace(each, lines=(_held(stands), *each.lines[1:])) if each.key == "hold" else each for each in said.slip)
+    vice = Lead(shown=plain("Vice"), caption=write("with two blocks"))
+    slip = tuple(
+        replace(each, leads=(vice,), lines=(_held(stands), *each.lines[1:])) if each.key == "hold" else each for each in said.slip
+    )
     return replace(said, slip=slip)
 
 
