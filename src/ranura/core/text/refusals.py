@@ -35,3 +35,6 @@ SIZE_NOT_POSITIVE = Refusal("not-positive", "{name} must be more than 0")
 SIDE_NOT_STRAIGHT = Refusal("side-not-straight", "This board has an outline of its own; that is cut into a straight side")
 DEEPER_THAN_HALF = Refusal("deeper-than-half", "{depth:len} is more than half of the board, which is {high:len} there")
 OPENING_NEAR_SIDE = Refusal("opening-near-side", "An opening of the board lies within {deep:len} of this side")
+MEASURED_FAR_OFF = Refusal(
+    "measured-far-off", "{measured:fine} is far from the {expected:fine} to be expected; measure again, or look what slipped"
+)

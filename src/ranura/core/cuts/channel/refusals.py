@@ -29,9 +29,6 @@ NO_SUCH_GROOVE = Refusal(
 UNDERCUT_RUNS_OUT = Refusal(
     "undercut-runs-out", "A {shape} bit does not plunge: its channel runs out of the board at one end at least"
 )
-MEASURED_FAR_OFF = Refusal(
-    "measured-far-off", "{measured:fine} is far from the {expected:fine} to be expected; measure again, or look what slipped"
-)
 TAPER_OF_OTHER = Refusal(
     "taper-of-other", "Only a single dovetail socket right across the board is tapered; leave this empty, or change the others"
 )

@@ -6,26 +6,25 @@ edge; its width is the bit's true one. With the spacers the width shows what the
 
 from __future__ import annotations
 
-from ranura.core.cuts.channel import refusals
 from ranura.core.cuts.channel.fence import Jig, ScoredLine
 from ranura.core.cuts.channel.setting import ChannelSetting
-from ranura.core.learning.corrections import MOST_OFF, Correction, Measure, MeasureKey, TestCut
+from ranura.core.learning.corrections import Correction, Measure, MeasureKey, TestCut
+from ranura.core.output.in_scrap import TEST_DEPTH, corrected_bit, corrected_depth, depth_of, refuse_far_off, scrap_cut, slot_of
 from ranura.core.text import refusals as common_refusals
 from ranura.core.text.errors import CutError
 from ranura.core.text.figures import show
-from ranura.core.text.writing import Text, write
-
-TEST_DEPTH = 3.0
-"""mm: how deep a test cut is set, or as deep as the cut itself."""
+from ranura.core.text.writing import write
 
 
 def test_cut_of(setting: ChannelSetting) -> TestCut | None:
     """The test cut of a channel; None for a round nose or a V, whose width says nothing of the guide, and where nothing is
     cut."""
     channel, fence, bit = setting.channel, setting.fence, setting.bit
-    if channel.facts.floor != "flat" or setting.stepping is None or isinstance(fence.by, ScoredLine):
+    if setting.stepping is None or isinstance(fence.by, ScoredLine):
         return None
     kind = {"straightedge": "fence", "t-jig": "jig", "edge-guide": "edge guide", "table-fence": "fence"}[fence.by.kind]
+    if channel.facts.floor != "flat":
+        return scrap_cut(setting, f"one pass along the {kind}", slot=False)
     deep = min(TEST_DEPTH, channel.depth)
     lines = [
         write(
@@ -42,11 +41,7 @@ def test_cut_of(setting: ChannelSetting) -> TestCut | None:
     if not isinstance(fence.by, Jig):
         says = write("from the fence to the nearest wall" if fence.on_board else "from the edge to the nearest wall")
         measures.append(Measure(key="setback", says=says, expected=beside, shown=show(beside, "mm", setting=False)))
-    slot = Measure(key="slot", says=write("across the cut"), expected=bit.diameter, shown=show(bit.diameter, "mm", setting=False))
-    measures.append(slot)
-    measures.append(
-        Measure(key="depth", says=write("from the face to the floor"), expected=deep, shown=show(deep, "mm", setting=False))
-    )
+    measures += [slot_of(bit), depth_of(deep)]
     if len(fence.spacers) > 1:
         lines.append(write("Then once more with the {x:len} spacer", x=fence.spacers[0]))
         # A strip of the shop is nearly as thick as the spacer that is planned.
@@ -69,20 +64,10 @@ def correction_of(setting: ChannelSetting, key: MeasureKey, measured: float) -> 
     if measure is None:
         raise CutError(common_refusals.NOTHING_TO_MEASURE, field="measured")
     off = measured - measure.expected
-    if abs(off) > MOST_OFF:
-        raise CutError(refusals.MEASURED_FAR_OFF, field="measured", measured=measured, expected=measure.expected)
+    refuse_far_off(measured, measure.expected)
     bit, fence = setting.bit, setting.fence
     if key == "slot":
-        return Correction(
-            key=key,
-            of="bit",
-            id=bit.id,
-            base=None,
-            side=None,
-            before=bit.diameter,
-            after=measured,
-            says=write("{name} cuts {d:fine} and not {was:fine}", name=bit.name, d=measured, was=bit.diameter),
-        )
+        return corrected_bit(bit, measured)
     if key == "width" and (strip := setting.strip) is not None:
         after = strip.thickness + off
         return Correction(
@@ -109,16 +94,7 @@ def correction_of(setting: ChannelSetting, key: MeasureKey, measured: float) -> 
             says=write("Take a spacer of {x:fine} where {was:fine} was planned", x=after, was=spacer),
         )
     if key == "depth":
-        return Correction(
-            key=key,
-            of="depth",
-            id=None,
-            base=None,
-            side=None,
-            before=measured,
-            after=measure.expected,
-            says=_deeper(-off, setting.base.adjuster_mm_per_turn),
-        )
+        return corrected_depth(setting, measured, measure.expected)
     if not fence.on_board:
         after = fence.at - off
         return Correction(
@@ -154,11 +130,3 @@ def correction_of(setting: ChannelSetting, key: MeasureKey, measured: float) -> 
             was=b,
         ),
     )
-
-
-def _deeper(by: float, per_turn: float | None) -> Text:
-    """How the bit is set deeper or shallower, in turns of the adjuster where its advance is known (R3)."""
-    word = "deeper" if by > 0 else "shallower"
-    if per_turn is None:
-        return write("Set the bit {x:fine} {word}", x=abs(by), word=word)
-    return write("Set the bit {x:fine} {word}: {n:n2} turns of the adjuster", x=abs(by), word=word, n=abs(by) / per_turn)

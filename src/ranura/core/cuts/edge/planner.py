@@ -18,6 +18,7 @@ from ranura.core.cuts.edge.remedies import remedies
 from ranura.core.cuts.edge.section_view import edge_glyph, edge_section_view
 from ranura.core.cuts.edge.setting import EdgeSetting
 from ranura.core.cuts.edge.slip import STAGE_COLUMNS, edge_sections, stage_lines
+from ranura.core.cuts.edge.testcut import edge_test_cut
 from ranura.core.family import DoneCut, Planned, Planner, PlanText, Task
 from ranura.core.output.going import going_of
 from ranura.core.proof.moves import Move
@@ -59,6 +60,7 @@ def _text(setting: EdgeSetting, moves: Sequence[Move], *, cut: EdgeCut, piece: P
             outlines=setting.section.outlines if setting.section else (),
         ),
         stages=setting.staging.stages if setting.staging else (),
+        test_cut=edge_test_cut(setting),
         done=_done(cut, setting),
     )
 

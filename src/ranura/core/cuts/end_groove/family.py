@@ -22,6 +22,7 @@ from ranura.core.cuts.end_groove.slip import groove_sections
 from ranura.core.cuts.end_groove.wanted import wanted
 from ranura.core.family import Family, Planned, Planner, PlanText, Task
 from ranura.core.output.going import going_of
+from ranura.core.output.in_scrap import corrected_in_scrap, scrap_cut
 from ranura.core.output.slip import columns_of, pass_lines
 from ranura.core.proof.moves import Move
 from ranura.core.text.forms import FieldPath
@@ -54,6 +55,7 @@ def _text(setting: GrooveSetting, moves: Sequence[Move], *, cut: EndGrooveCut) -
         way_mm=going.way if going else 0.0,
         glyph=groove_glyph(setting.groove),
         passes=setting.stepping.passes if setting.stepping else (),
+        test_cut=scrap_cut(setting, "one run, the board upright along the fence", slot=True),
     )
 
 
@@ -72,4 +74,5 @@ FAMILY: Final = Family(
     asked=_asked,
     form=form,
     starts=starts,
+    corrected=corrected_in_scrap,
 )

@@ -23,6 +23,7 @@ from ranura.core.cuts.fingers.slip import fingers_sections, fingers_stations
 from ranura.core.cuts.fingers.wanted import wanted
 from ranura.core.family import Family, Planned, Planner, PlanText, Task
 from ranura.core.output.going import going_of
+from ranura.core.output.in_scrap import corrected_in_scrap, scrap_cut
 from ranura.core.output.slip import columns_of, pass_lines
 from ranura.core.proof.moves import Move
 from ranura.core.text.forms import FieldPath
@@ -55,6 +56,7 @@ def _text(setting: FingersSetting, moves: Sequence[Move], *, cut: FingersCut) ->
         way_mm=going.way if going else 0.0,
         glyph=fingers_glyph(asked),
         passes=setting.stepping.passes if setting.stepping else (),
+        test_cut=scrap_cut(setting, "two slots in the sled, the second over the key", slot=True),
         stations=fingers_stations(setting),
         jig_to_make=sled_to_make(asked, setting.sled),
     )
@@ -75,4 +77,5 @@ FAMILY: Final = Family(
     asked=_asked,
     form=form,
     starts=starts,
+    corrected=corrected_in_scrap,
 )

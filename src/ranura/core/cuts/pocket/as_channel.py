@@ -23,10 +23,9 @@ from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.family import Planner, Task
 from ranura.core.geometry import closeness
 from ranura.core.learning.corrections import Correction, MeasureKey
+from ranura.core.output.in_scrap import corrected_in_scrap
 from ranura.core.output.views import Dimension, DragHandle, View, box
-from ranura.core.text import refusals as common_refusals
 from ranura.core.text.cautions import Reason
-from ranura.core.text.errors import CutError
 from ranura.core.text.forms import FieldPath
 from ranura.core.text.lengths import Length, as_typed
 from ranura.core.text.writing import write
@@ -122,10 +121,11 @@ def planner_as_channel(cut: PocketCut, asked: PocketOnBoard, task: Task, guide: 
 
 
 def corrected_as_channel(setting: ToolSetting, key: MeasureKey, measured: float) -> Correction:
-    """What a measurement in the test cut corrects where the pocket is planned as a channel. Raises `CutError` elsewhere."""
-    if not isinstance(setting, ChannelSetting):
-        raise CutError(common_refusals.NOTHING_TO_MEASURE, field="measured")
-    return correction_of(setting, key, measured)
+    """What a measurement in the test cut corrects; where the pocket is planned as a channel, what it does there. Raises
+    `CutError`."""
+    if isinstance(setting, ChannelSetting):
+        return correction_of(setting, key, measured)
+    return corrected_in_scrap(setting, key, measured)
 
 
 def _mm(value: float) -> Length:

@@ -6,9 +6,10 @@ A mortise or slot that an edge guide or a straightedge leads is a channel stoppe
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from functools import partial
+from typing import Final
 
 from ranura.core.board.pieces import Piece
 from ranura.core.choosing.candidates import Drop
@@ -21,6 +22,7 @@ from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.cuts.pocket.drawing import pocket_views
 from ranura.core.cuts.pocket.figures import pocket_figures
 from ranura.core.cuts.pocket.forms import FORMS, PocketGuide
+from ranura.core.cuts.pocket.guides import FreehandGuide, ShoulderGuide, SledGuide, TrammelGuide
 from ranura.core.cuts.pocket.judge import PocketJudge
 from ranura.core.cuts.pocket.moves import pocket_program
 from ranura.core.cuts.pocket.on_board import PocketOnBoard, pocketing
@@ -36,6 +38,7 @@ from ranura.core.geometry.paths import length_of
 from ranura.core.holding.sweep import LEAD
 from ranura.core.output.going import going_of
 from ranura.core.output.guides import GUIDE_NAMES, GuideOffer
+from ranura.core.output.in_scrap import scrap_cut
 from ranura.core.output.remedies import Remedy
 from ranura.core.output.slip import columns_of, pass_lines
 from ranura.core.proof.moves import Move
@@ -46,6 +49,14 @@ from ranura.core.text.cautions import Reason, written
 from ranura.core.text.errors import CraftError, CutError
 from ranura.core.text.writing import write
 
+_IN_SCRAP: Final[Mapping[type, str]] = {
+    Follower: "one pass along a side of the template",
+    TrammelGuide: "a quarter of the circle, the pivot on scrap",
+    ShoulderGuide: "one lane along the straightedge",
+    SledGuide: "one lane in the sled",
+    FreehandGuide: "one short pass",
+}
+"""How a test cut is led, by what guides the pocket."""
 _OF_DIMENSIONS = (guide_words.BIT_WIDER_THAN_CUT, template_words.CORNER_TOO_TIGHT, depth_words.BEYOND_CUTTING_LENGTH)
 """Why a bit fails on a dimension of the pocket alone."""
 
@@ -166,6 +177,7 @@ def _text(setting: PocketSetting, moves: Sequence[Move], *, cut: PocketCut) -> P
         way_mm=going.way if going else 0.0,
         glyph=pocket_glyph(setting.pocket),
         passes=stepping.passes if stepping else (),
+        test_cut=None if setting.guide is None else scrap_cut(setting, _IN_SCRAP[type(setting.guide)], slot=True),
         stations=pocket_stations(setting, cut),
         template=to_make(
             setting.guide if isinstance(setting.guide, Follower) else None,

@@ -11,6 +11,7 @@ from ranura.core.cuts.template.planner import planner
 from ranura.core.cuts.template.repeat import repeat
 from ranura.core.cuts.template.wanted import wanted
 from ranura.core.family import Family
+from ranura.core.output.in_scrap import corrected_in_scrap
 from ranura.core.text.forms import FieldPath
 from ranura.core.text.lengths import Length
 
@@ -31,4 +32,5 @@ FAMILY: Final = Family(
     repeat=repeat,
     form=form,
     starts=starts,
+    corrected=corrected_in_scrap,
 )

@@ -30,6 +30,7 @@ from ranura.core.geometry.paths import length_of
 from ranura.core.output.fit import fit_view
 from ranura.core.output.going import going_of
 from ranura.core.output.guides import GUIDE_NAMES, GuideOffer
+from ranura.core.output.in_scrap import scrap_cut
 from ranura.core.output.remedies import Remedy
 from ranura.core.output.slip import columns_of, pass_lines
 from ranura.core.proof.moves import Move
@@ -145,6 +146,7 @@ def _text(setting: TemplateSetting, moves: Sequence[Move], *, cut: TemplateCut, 
         way_mm=going.way if going else 0.0,
         glyph=glyph(setting.outline),
         passes=stepping.passes if stepping else (),
+        test_cut=scrap_cut(setting, "one pass along a straight part of the template", slot=True),
         stations=template_stations(setting, cut),
         fit=fit_view(gap_forecast(setting.follower, setting.bit, setting.rules)) if setting.ways else None,
         template=to_make(

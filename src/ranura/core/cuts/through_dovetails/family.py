@@ -24,6 +24,7 @@ from ranura.core.family import Family, Planned, Planner, PlanText, Task
 from ranura.core.geometry.loop_box import box_of
 from ranura.core.geometry.loop_text import text_of_loops
 from ranura.core.output.going import going_of
+from ranura.core.output.in_scrap import corrected_in_scrap, scrap_cut
 from ranura.core.output.slip import columns_of, pass_lines
 from ranura.core.proof.moves import Move
 from ranura.core.templates.to_make import TemplateToMake
@@ -57,6 +58,7 @@ def _text(setting: ThroughSetting, moves: Sequence[Move], *, cut: ThroughDovetai
         way_mm=going.way if going else 0.0,
         glyph=through_glyph(asked),
         passes=setting.stepping.passes if setting.stepping else (),
+        test_cut=scrap_cut(setting, "two slots under the comb", slot=False),
         template=_comb_to_make(setting),
     )
 
@@ -94,4 +96,5 @@ FAMILY: Final = Family(
     asked=_asked,
     form=form,
     starts=starts,
+    corrected=corrected_in_scrap,
 )
