@@ -6,7 +6,7 @@ import dataclasses
 import math
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import example, given, settings
 from shapely.geometry import Polygon
 from tests.data.edges import board, boards, edge_cut, edge_cuts, mm, window
 
@@ -348,8 +348,33 @@ def test_what_nobody_said_of_the_edge_is_asked_and_the_answer_is_kept():
     assert "edge-sawn" in codes(plan(edge_cut("roundover", 6.35, edge_state="sawn")))
 
 
+@pytest.mark.parametrize(
+    ("shape", "size", "offered"),
+    [("roundover", 9.525, [{"least_stages": 2}, {"gentler": True}]), ("chamfer", 8, [{"gentler": True}]), ("ogee", 6.35, [])],
+)
+def test_what_helps_where_fibres_lift_is_offered_where_it_does_something(shape, size, offered):
+    """An ogee is led slowly and in a light last stage anyway, a chamfer in a light last one."""
+    cut = edge_cut(shape, size, edges=("near", "far"))
+    diving = board(thickness=30, slope=8.0)
+    made = plan(cut, diving)
+    assert "fibres-lift" in codes(made)
+    assert [dict(each.change) for each in made.remedies if each.answers == "fibres-lift"] == offered
+    for change in offered:
+        helped = plan(dataclasses.replace(cut, **change), diving)
+        assert helped.stages[-1].area < made.stages[-1].area or helped.stages[-1].feed_m_min < made.stages[-1].feed_m_min
+        assert change not in [dict(each.change) for each in helped.remedies]
+
+
 @settings(max_examples=60, deadline=None)
 @given(edge_cuts, boards)
+@example(
+    edge_cut("roundover", 9.525, 4, edges=("outline",), least_stages=3, staged="height", far_side=True),
+    dataclasses.replace(
+        board(length=909, width=91, thickness=11, material="pine", slope=5.0, grain="width"),
+        outline=Contour(form="oval"),
+        openings=(Contour(form="rectangle", length=mm(30), width=mm(25)),),
+    ),
+)
 @pytest.mark.slow
 def test_no_plan_that_could_hurt_is_ready(cut, piece):
     """Any edge cut is refused at a field, or planned within the floor, or stopped with its reasons."""
@@ -361,7 +386,7 @@ def test_no_plan_that_could_hurt_is_ready(cut, piece):
     stopped = any(each.level == "stop" for each in made.cautions)
     assert (made.status == "stop") == stopped
     for remedy in made.remedies:
-        if remedy.answers != "edge-unknown":
+        if remedy.answers not in ("edge-unknown", "fibres-lift", "fibres-lift-climb"):
             again = plan(dataclasses.replace(cut, **remedy.change), piece)
             left = {each.code for each in again.cautions if each.level == "stop"}
             there = {each.code for each in made.cautions if each.level == "stop"}

@@ -1,4 +1,4 @@
-"""Ways out of what the proof of a plan stops: each is tried before it is offered (R15, R21)."""
+"""Ways out of what stops a plan: each is tried, and proven, before it is offered (R15, R21)."""
 
 from __future__ import annotations
 
@@ -22,8 +22,7 @@ Way = Callable[[AnyCut], tuple[Planner, Candidate, Circumstances]]
 
 
 def with_ways_out(text: PlanText, cut: AnyCut, chosen: Chosen, before: Before, *, way: Way) -> PlanText:
-    """What is said, without the remedies for what the proof stops that do not take the stop away, or bring another; each is
-    tried."""
+    """What is said, without the remedies for stops that do not take the stop away, or bring another; each is tried."""
     proven = chosen.proven
     standing = _standing(proven)
     to_try = answering(text, proven)
@@ -45,9 +44,9 @@ def with_ways_out(text: PlanText, cut: AnyCut, chosen: Chosen, before: Before, *
 
 
 def answering(text: PlanText, proven: Proven) -> list[Remedy]:
-    """The remedies for what the proof of a plan stops."""
-    stops = {each.code for each in proven.proof.findings if each.level == "stop"}
-    return [each for each in _offered(text, _standing(proven)) if each.answers in stops]
+    """The remedies for what stops a plan."""
+    standing = _standing(proven)
+    return [each for each in _offered(text, standing) if each.answers in standing]
 
 
 def _offered(text: PlanText, standing: set[str]) -> tuple[Remedy, ...]:
@@ -73,4 +72,4 @@ def _no_better(others: frozenset[str] | set[str], said: Finding | Caution) -> bo
 
 
 _MOST_REMEDIES = 4
-"""That are tried and offered for what a proof stops."""
+"""That are offered for what stops a plan."""

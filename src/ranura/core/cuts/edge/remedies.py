@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import replace
 from typing import Any
 
@@ -14,6 +14,9 @@ from ranura.core.cuts.edge.judge import EdgeJudge
 from ranura.core.cuts.edge.on_board import edging
 from ranura.core.cuts.edge.plan import setting_of
 from ranura.core.cuts.edge.setting import EdgeSetting
+from ranura.core.cuts.edge.staging import MOST_STAGES
+from ranura.core.cutting.feed import HELD_BACK
+from ranura.core.geometry import closeness
 from ranura.core.output.remedies import Remedy
 from ranura.core.text.errors import CutError
 from ranura.core.text.writing import write
@@ -31,6 +34,7 @@ _WAYS_OUT: tuple[tuple[str, Mapping[str, Any], str], ...] = (
 )
 _OF_TABLE = frozenset({"table", "pin", "carrier", "support"})
 """Remedies that are for a table."""
+_LIFTED = frozenset({words.FIBRES_LIFT.code, words.FIBRES_LIFT_CLIMB.code})
 _EDGE_STATES: tuple[tuple[EdgeState, str], ...] = (("smooth", "It is planed and smooth"), ("sawn", "It is as sawn"))
 
 
@@ -46,7 +50,7 @@ def remedies(cut: EdgeCut, piece: Piece, judge: EdgeJudge, setting: EdgeSetting)
         ]
     stop = next((each.code for each in setting.cautions if each.level == "stop"), None)
     if stop is None:
-        return tuple(found)
+        return (*found, *_against_grain(cut, piece, judge, setting))
     for code, change, says in _WAYS_OUT:
         changed = replace(cut, **change)
         if changed == cut and code != "table":
@@ -55,6 +59,22 @@ def remedies(cut: EdgeCut, piece: Piece, judge: EdgeJudge, setting: EdgeSetting)
         if kept is not None:
             found.append(Remedy(answers=stop, says=write(says), change={**change, **kept}))
     return tuple(found)
+
+
+def _against_grain(cut: EdgeCut, piece: Piece, judge: EdgeJudge, setting: EdgeSetting) -> Iterator[Remedy]:
+    """What helps where fibres lift: one stage more, where the last one is lighter then; and a slower hand."""
+    said = next((each.code for each in setting.cautions if each.code in _LIFTED), None)
+    staging = setting.staging
+    if said is None or staging is None:
+        return
+    more = len(staging.stages) + 1
+    if more <= MOST_STAGES and staging.by != "bearing":
+        trial = EdgeJudge(judge.tools.shop, edging(replace(cut, least_stages=more), piece), judge.wood, judge.rules, judge.before)
+        lighter = setting_of(setting.candidate, trial, piece).staging
+        if lighter is not None and closeness.under(lighter.stages[-1].area, staging.stages[-1].area):
+            yield Remedy(answers=said, says=write("One stage more, the last one lighter"), change={"least_stages": more})
+    if closeness.over(staging.slowest.feed_m_min, HELD_BACK):
+        yield Remedy(answers=said, says=write("Led slower"), change={"gentler": True})
 
 
 def _tried(code: str, cut: EdgeCut, changed: EdgeCut, piece: Piece, judge: EdgeJudge) -> dict[str, Any] | None:
