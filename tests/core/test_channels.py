@@ -22,7 +22,7 @@ from ranura.core.cuts.channel.shapes import width_at
 from ranura.core.cuts.channel.sweep import path_of
 from ranura.core.cutting.direction import left_of
 from ranura.core.holding.placed import ClampAt
-from ranura.core.plan import CutPlan, plan_cut
+from ranura.core.plan import PLANNING, CutPlan, plan_cut
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.guides import TJig
 from ranura.core.text.errors import CutError
@@ -480,3 +480,41 @@ def test_two_small_boards_are_small_as_a_pair_too():
     made = plan(narrow, width=12.7, depth=5, position=70, mirrored=True)
     assert "small-part" in codes(made)
     assert made.status == "stop"
+
+
+@pytest.mark.parametrize(
+    ("way_out", "says", "scrap"),
+    [
+        ("backer", "backer at the far edge, level with the face", True),
+        ("hidden", "it comes out at the far edge: let that be the one that nobody sees", False),
+        ("ripped", "leave the board 5 mm wider at the far edge, and rip that off afterwards", False),
+    ],
+)
+def test_where_the_bit_comes_out_is_the_person_s_choice(way_out, says, scrap):
+    made = PLANNING.plan_with_moves(dado(exit=way_out), WING_CASE_SIDE, SHOP, SHOP.rules)
+    lines = [line.metric for each in made.slip if each.key == "hold" for line in each.lines]
+    assert says in lines
+    assert sum("backer" in line for line in lines) == scrap
+    assert any(body.role == "backer" for body in made.bodies) == scrap
+    assert any(outline.role == "backer" for outline in made.drawing[0].outlines) == scrap
+    slower = any("over the last" in line.metric for each in made.slip if each.key == "feed" for line in each.lines)
+    assert slower != scrap, "without one the last of the way is gone slower"
+
+
+@pytest.mark.parametrize("way_out", ["backer", "hidden", "ripped"])
+def test_over_a_table_the_choice_is_the_same(way_out):
+    cut = dado(exit=way_out, goes="along", end="near", position=40, guide="table-fence")
+    made = PLANNING.plan_with_moves(cut, WING_CASE_SIDE, SHOP, SHOP.rules)
+    lines = " | ".join(line.metric for each in made.slip if each.key == "hold" for line in each.lines)
+    word = {"backer": "pushed along with it", "hidden": "nobody sees", "ripped": "rip that off"}[way_out]
+    assert word in lines
+    assert any(body.role == "backer" for body in made.bodies) == (way_out == "backer")
+
+
+def test_it_is_asked_where_a_channel_comes_out_and_not_where_it_does_not():
+    def asked(cut) -> bool:
+        form = PLANNING.form(cut, WING_CASE_SIDE, SHOP)
+        return any("exit" in each.change for blank in form.more for each in getattr(blank, "choices", ()))
+
+    assert asked(dado())
+    assert not asked(dado(stop_first=20, stop_last=20))

@@ -19,6 +19,10 @@ ChannelGuide = Literal["straightedge", "t-jig", "edge-guide", "freehand", "table
 MOST_ANGLE = 60.0
 
 
+Exit = Literal["backer", "hidden", "ripped"]
+"""Where a bit comes out of the wood: against a backer, at an edge that nobody sees, or at one that is ripped off afterwards."""
+
+
 @dataclass(frozen=True, kw_only=True, slots=True)
 class ChannelCut:
     """What is asked of a channel. Lengths and choices are the person's; None leaves a choice to Ranura."""
@@ -67,6 +71,7 @@ class ChannelCut:
     """The spindle turns slower than the house has it."""
     gentler: bool = False
     """It is led slower than the house has it."""
+    exit: Exit = "backer"
     thin_walls: bool = False
     """The person knows that a wall which may break off is left standing."""
     bit_id: str | None = None

@@ -189,7 +189,7 @@ def _backer(setting: ChannelSetting) -> list[Outline]:
     """The scrap where the bit leaves the wood."""
     channel = setting.channel
     up = setting.fence.heading[1] > 0
-    if channel.stopped[1 if up else 0]:
+    if channel.stopped[1 if up else 0] or channel.exit != "backer":
         return []
     edge, outward = (channel.sides[1], 22.0) if up else (channel.sides[0], -22.0)
     low, high = channel.stations[0].left - 30, channel.stations[0].right + 30

@@ -316,8 +316,10 @@ def _name_of(station: int, *, clearing: bool) -> str:
 
 
 def _backers(setting: ChannelSetting) -> list[Ring]:
-    """Scrap where the bit leaves the wood, at every station."""
+    """Scrap where the bit leaves the wood, at every station; none where fibres may break out."""
     channel, found = setting.channel, []
+    if channel.exit != "backer":
+        return []
     for fence in setting.option.fences:
         up = fence.heading[1] > 0
         if channel.stopped[1 if up else 0]:

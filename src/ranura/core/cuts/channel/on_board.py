@@ -14,7 +14,7 @@ from dataclasses import dataclass, replace
 from ranura.core.board.pieces import Piece
 from ranura.core.board.repeats import MOST_STATIONS
 from ranura.core.cuts.channel import refusals
-from ranura.core.cuts.channel.asked import MOST_ANGLE, ChannelCut, ChannelGuide, End, Goes
+from ranura.core.cuts.channel.asked import MOST_ANGLE, ChannelCut, ChannelGuide, End, Exit, Goes
 from ranura.core.cuts.channel.fit import mate_width, refuse_too_much_room
 from ranura.core.cuts.channel.frame import Frame, turned
 from ranura.core.cuts.channel.shapes import SHAPES, ChannelShape, ShapeFacts
@@ -79,6 +79,7 @@ class ChannelOnBoard:
     support: bool
     supported: bool
     held: Held | None
+    exit: Exit
     clamps: tuple[ClampAt, ...]
     guide: ChannelGuide | None
     mirrored: bool
@@ -228,6 +229,7 @@ def channel(cut: ChannelCut, piece: Piece, rules: HouseRules = STANDARD) -> Chan
         supported=cut.supported,
         support=cut.support or cut.held == "carrier",
         held=cut.held,
+        exit=cut.exit,
         clamps=cut.clamps,
         guide=cut.guide,
         mirrored=cut.mirrored,

@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
+from typing import Final
 
-from ranura.core.cuts.channel.asked import ChannelCut
+from ranura.core.cuts.channel.asked import ChannelCut, Exit
 from ranura.core.cuts.channel.fence import Fence, Jig, ScoredLine, TableFence
 from ranura.core.cuts.channel.over_table import feathers_fit, fed_over_table
 from ranura.core.cuts.channel.setting import ChannelSetting
@@ -183,8 +184,11 @@ def _held_on_table(setting: ChannelSetting, going: Going | None) -> SlipSection:
             else "over the board at the fence; support what hangs off the table"
         )
         lines.append(write("feather boards before the bit, {where}", where=where))
-    if backed := backer_edge(setting):
+    backed = comes_out_at(setting)
+    if backed and setting.channel.exit == "backer":
         lines.append(write("backer behind the {edge}, pushed along with it", edge=backed))
+    elif backed:
+        lines += _exits(setting)
     feeding = fed_over_table(setting)
     return SlipSection(
         key="hold",
@@ -203,7 +207,7 @@ def _hold(setting: ChannelSetting, figures: Mapping[str, Figure], cautions: Sequ
         lines += hold_lines(holding, setting.channel.part)
     if setting.channel.mirrored:
         lines.append(write("two boards side by side, ends flush, clamped to one another"))
-    lines += _backers(setting)
+    lines += _exits(setting)
     return SlipSection(
         key="hold",
         title="Hold",
@@ -213,15 +217,24 @@ def _hold(setting: ChannelSetting, figures: Mapping[str, Figure], cautions: Sequ
     )
 
 
-def _backers(setting: ChannelSetting) -> list[Text]:
-    """Where scrap is wanted, place by place where that is not everywhere the same."""
+_RIPPED = 5.0
+"""mm by which a board is left wider where what breaks out is ripped off."""
+_EXITS: Final[Mapping[Exit, str]] = {
+    "backer": "backer at the {edge}, level with the face{at}",
+    "hidden": "it comes out at the {edge}{at}: let that be the one that nobody sees",
+    "ripped": "leave the board {more:len} wider at the {edge}{at}, and rip that off afterwards",
+}
+
+
+def _exits(setting: ChannelSetting) -> list[Text]:
+    """What is done where the bit comes out, place by place where that is not everywhere the same."""
     where: dict[str, list[int]] = {}
     for fence in setting.option.fences:
-        if edge := backer_edge(setting, fence):
+        if edge := comes_out_at(setting, fence):
             where.setdefault(edge, []).append(fence.station.number)
     many = len(where) > 1
     return [
-        write("backer at the {edge}, level with the face{at}", edge=edge, at=f", at {listed(numbers)}" if many else "")
+        write(_EXITS[setting.channel.exit], edge=edge, at=f", at {listed(numbers)}" if many else "", more=_RIPPED)
         for edge, numbers in where.items()
     ]
 
@@ -235,7 +248,7 @@ def listed(numbers: Sequence[int]) -> str:
     return said[0] if len(said) == 1 else f"{', '.join(said[:-1])} and {said[-1]}"
 
 
-def backer_edge(setting: ChannelSetting, fence: Fence | None = None) -> str | None:
+def comes_out_at(setting: ChannelSetting, fence: Fence | None = None) -> str | None:
     """Where the bit leaves the wood, at the first place or another; None where the channel ends inside the board."""
     channel = setting.channel
     up = (fence or setting.fence).heading[1] > 0
