@@ -536,3 +536,20 @@ def test_a_profiled_edge_is_jointed_no_more():
     assert codes(made)["joint-first"] == "stop"
     other = edge_cut("jointing", 1, edges=("far",), router_id="table-three")
     assert "joint-first" not in codes(PLANNING.plan(other, board(), SHOP, SHOP.rules, before=after))
+
+
+@pytest.mark.parametrize(
+    ("way_out", "says", "warned"),
+    [
+        ("backer", "backer where the bit leaves the right end", True),
+        ("hidden", "where the bit leaves the right end it breaks out: let nobody see that", False),
+        ("ripped", "leave the board 5 mm more where the bit leaves the right end, and rip that off afterwards", False),
+    ],
+)
+def test_where_the_bit_leaves_an_end_is_the_person_s_choice(way_out, says, warned):
+    made = plan(edge_cut("roundover", 6.35, edges=("right",), exit=way_out, router_id="plunge-two"))
+    lines = [line.metric for each in made.slip if each.key == "direction" for line in each.lines]
+    assert says in lines
+    assert sum("backer" in line for line in lines) == (way_out == "backer")
+    assert ("end-grain-out" in codes(made)) == warned
+    assert any(outline.role == "backer" and outline.label for outline in made.drawing[0].outlines) == (way_out == "backer")

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from ranura.core.holding.placed import Held
+from ranura.core.holding.placed import Exit, Held
 from ranura.core.text.forms import Answer, Change, ChoiceBlank, FieldPath, FieldValue, LengthBlank, TypedLength
 from ranura.core.text.lengths import Length, Unit
 
@@ -54,6 +54,18 @@ _LOOSE = (
 def loose_held_by(loose: str | None) -> ChoiceBlank:
     """What holds a piece that comes free."""
     return answers("The piece", "loose", loose, _LOOSE)
+
+
+_EXITS: tuple[tuple[Exit, str], ...] = (
+    ("backer", "Out against a backer"),
+    ("hidden", "Out at a hidden edge"),
+    ("ripped", "Out at an edge that is ripped off"),
+)
+
+
+def comes_out(exit: Exit) -> ChoiceBlank:
+    """Where the bit comes out of the wood."""
+    return answers("Where it comes out", "exit", exit, _EXITS)
 
 
 def thin_walls(known: bool) -> ChoiceBlank:

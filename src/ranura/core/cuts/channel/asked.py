@@ -8,7 +8,7 @@ from typing import Literal
 from ranura.core.board.repeats import MOST_STATIONS
 from ranura.core.cuts.channel.fit import Mate
 from ranura.core.cuts.channel.shapes import ChannelShape
-from ranura.core.holding.placed import MOST_CLAMPS, ClampAt, Held
+from ranura.core.holding.placed import MOST_CLAMPS, ClampAt, Exit, Held
 from ranura.core.text.asking import bounded
 from ranura.core.text.lengths import Length
 
@@ -17,10 +17,6 @@ Goes = Literal["across", "along"]
 ChannelGuide = Literal["straightedge", "t-jig", "edge-guide", "freehand", "table-fence"]
 
 MOST_ANGLE = 60.0
-
-
-Exit = Literal["backer", "hidden", "ripped"]
-"""Where a bit comes out of the wood: against a backer, at an edge that nobody sees, or at one that is ripped off afterwards."""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from dataclasses import replace
 
 from ranura.core.board.pieces import Piece
-from ranura.core.cuts.channel.asked import MOST_ANGLE, ChannelCut, End, Exit
+from ranura.core.cuts.channel.asked import MOST_ANGLE, ChannelCut, End
 from ranura.core.cuts.channel.fit import Fit, Fitted
 from ranura.core.cuts.channel.sentence import ENDS, channel_word, end_of
 from ranura.core.cuts.channel.shapes import SHAPES, ChannelShape
@@ -14,6 +14,7 @@ from ranura.core.output.forms import (
     NO_CLAMPS,
     answers,
     as_typed_before,
+    comes_out,
     depth_by,
     eased_by,
     flip,
@@ -48,13 +49,6 @@ _ROOM = in_mm(0.1)
 _OTHER_END: dict[End, End] = {"left": "right", "right": "left", "near": "far", "far": "near"}
 
 
-_EXITS: tuple[tuple[Exit, str], ...] = (
-    ("backer", "Out against a backer"),
-    ("hidden", "Out at a hidden edge"),
-    ("ripped", "Out at an edge that is ripped off"),
-)
-
-
 def form(cut: ChannelCut, piece: Piece, shop: Shop) -> Form:
     """What is asked of a channel as it stands."""
     along = cut.goes == "along"
@@ -79,7 +73,7 @@ def form(cut: ChannelCut, piece: Piece, shop: Shop) -> Form:
         stands = ((False, "No stands beside the table"), (True, "Stands beside the table"))
         more.append(answers("Support", "supported", cut.supported, stands))
     if cut.stop_first is None or cut.stop_last is None:
-        more.append(answers("Where it comes out", "exit", cut.exit, _EXITS))
+        more.append(comes_out(cut.exit))
     more += [held_by(cut.held), thin_walls(cut.thin_walls), *eased_by(cut.lighter, cut.slower, cut.gentler), depth_by(cut.leaf)]
     if cut.shape == "dovetail":
         more.append(LengthBlank(field="taper", label="wider at the near edge by", placeholder="parallel", optional=True))

@@ -14,7 +14,7 @@ from dataclasses import dataclass, replace
 from ranura.core.board.pieces import Piece
 from ranura.core.board.repeats import MOST_STATIONS
 from ranura.core.cuts.channel import refusals
-from ranura.core.cuts.channel.asked import MOST_ANGLE, ChannelCut, ChannelGuide, End, Exit, Goes
+from ranura.core.cuts.channel.asked import MOST_ANGLE, ChannelCut, ChannelGuide, End, Goes
 from ranura.core.cuts.channel.fit import mate_width, refuse_too_much_room
 from ranura.core.cuts.channel.frame import Frame, turned
 from ranura.core.cuts.channel.shapes import SHAPES, ChannelShape, ShapeFacts
@@ -22,7 +22,7 @@ from ranura.core.cutting.need import StraightCut
 from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import Point, Ring
 from ranura.core.holding.hands import is_small
-from ranura.core.holding.placed import ClampAt, Held
+from ranura.core.holding.placed import ClampAt, Exit, Held
 from ranura.core.shop.house_rules import STANDARD, HouseRules
 from ranura.core.shop.tooling.bits import Bit
 from ranura.core.text import refusals as common_refusals

@@ -6,11 +6,12 @@ from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from typing import Final
 
-from ranura.core.cuts.channel.asked import ChannelCut, Exit
+from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.channel.fence import Fence, Jig, ScoredLine, TableFence
 from ranura.core.cuts.channel.over_table import feathers_fit, fed_over_table
 from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.slip_guide import end_words, guide_words, stop_lines
+from ranura.core.holding.placed import RIPPED, Exit
 from ranura.core.output.feeding import feeding_lines
 from ranura.core.output.going import Begins, Ends, Going
 from ranura.core.output.guides import heading_words
@@ -217,8 +218,6 @@ def _hold(setting: ChannelSetting, figures: Mapping[str, Figure], cautions: Sequ
     )
 
 
-_RIPPED = 5.0
-"""mm by which a board is left wider where what breaks out is ripped off."""
 _EXITS: Final[Mapping[Exit, str]] = {
     "backer": "backer at the {edge}, level with the face{at}",
     "hidden": "it comes out at the {edge}{at}: let that be the one that nobody sees",
@@ -234,7 +233,7 @@ def _exits(setting: ChannelSetting) -> list[Text]:
             where.setdefault(edge, []).append(fence.station.number)
     many = len(where) > 1
     return [
-        write(_EXITS[setting.channel.exit], edge=edge, at=f", at {listed(numbers)}" if many else "", more=_RIPPED)
+        write(_EXITS[setting.channel.exit], edge=edge, at=f", at {listed(numbers)}" if many else "", more=RIPPED)
         for edge, numbers in where.items()
     ]
 

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ranura.core.board.pieces import SIDES
-from ranura.core.holding.placed import Held
+from ranura.core.holding.placed import Exit, Held
 from ranura.core.shop.saved_profiles import Shape
 from ranura.core.shop.tooling.profiles import FLAT_ENDED, Profile
 from ranura.core.text.asking import bounded
@@ -89,6 +89,7 @@ class EdgeCut:
     """The spindle turns slower than the house has it."""
     gentler: bool = False
     """It is led slower than the house has it."""
+    exit: Exit = "backer"
     thin_walls: bool = False
     """The person knows that a wall which may break off is left standing."""
     bit_id: str | None = None

@@ -8,7 +8,7 @@ from typing import Final
 
 from ranura.core.board.pieces import Piece, edges_of
 from ranura.core.cuts.edge.asked import MATCHED, WANTS_DEPTH, WANTS_WIDTH, EdgeCut, shape_name
-from ranura.core.output.forms import answers, as_typed_before, eased_by, held_by, new_length, nothing_typed, thin_walls
+from ranura.core.output.forms import answers, as_typed_before, comes_out, eased_by, held_by, new_length, nothing_typed, thin_walls
 from ranura.core.shop.saved_profiles import Shape
 from ranura.core.shop.shop import Shop
 from ranura.core.text.forms import (
@@ -86,6 +86,7 @@ def form(cut: EdgeCut, piece: Piece, _: Shop) -> Form:
             answers("Stages", "least_stages", cut.least_stages, stages),
             answers("Reached by", "staged", cut.staged, _REACHED),
             answers("On a table", "far_side", cut.far_side, ((False, "Edge at the fence"), (True, "Edge away from the fence"))),
+            comes_out(cut.exit),
             held_by(cut.held),
             answers("Support", "supported", cut.supported, _SUPPORT),
             thin_walls(cut.thin_walls),

@@ -21,7 +21,7 @@ from ranura.core.cuts.edge.asked import (
 )
 from ranura.core.geometry import closeness
 from ranura.core.geometry.rings import Point, mirrored
-from ranura.core.holding.placed import Held
+from ranura.core.holding.placed import Exit, Held
 from ranura.core.shop.saved_profiles import Shape
 from ranura.core.text.errors import CutError
 
@@ -52,6 +52,7 @@ class EdgesOnBoard:
     starting_pin: bool
     supported: bool
     held: Held | None
+    exit: Exit
     thickness: float
     part: tuple[float, float]
     """The board's length and width."""
@@ -176,6 +177,7 @@ def edging(cut: EdgeCut, piece: Piece) -> EdgesOnBoard:
         starting_pin=cut.starting_pin,
         supported=cut.supported,
         held=None if cut.held == "clamps" else cut.held,
+        exit=cut.exit,
         thickness=thickness,
         part=(piece.length.mm, piece.width.mm),
         fibres=piece.fibres,

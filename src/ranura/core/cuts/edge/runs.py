@@ -41,6 +41,8 @@ class Run:
     """A block is wanted where it begins, since no chosen edge goes on from there."""
     backer: bool
     """Scrap is wanted where it ends, for the same reason; the boards of a carrier are such scrap."""
+    breaks_out: bool
+    """It ends where scrap would be wanted, at a place that is hidden or ripped off."""
     climb_start: bool
     """The house lets it begin with a short climb."""
 
@@ -99,6 +101,7 @@ def _run(edge: Edge, edging: EdgesOnBoard, mounting: Mounting, wood: Material, r
     alone = not edge.closed
     # The boards of a carrier stand flush beside an edge: what leaves it goes on into them.
     loose = alone and not (edging.held == "carrier" and edging.can_be_wedged)
+    wants_scrap = loose and after not in chosen and (mounting == "hand" or any(stretch.lie == "end" for stretch in lies))
     return Run(
         number=0,
         edge=edge,
@@ -109,7 +112,8 @@ def _run(edge: Edge, edging: EdgesOnBoard, mounting: Mounting, wood: Material, r
         # Over a table a loose block before the bit would be thrown, and a fence leads the work in; scrap behind it is wanted
         # where fibres end.
         lead_in=alone and mounting == "hand" and before not in chosen and not climb_start,
-        backer=loose and after not in chosen and (mounting == "hand" or any(stretch.lie == "end" for stretch in lies)),
+        backer=wants_scrap and edging.exit == "backer",
+        breaks_out=wants_scrap and edging.exit != "backer",
         climb_start=alone and before not in chosen and climb_start,
     )
 

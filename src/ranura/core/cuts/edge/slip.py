@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from typing import Final
 
 from ranura.core.cuts.edge import words
 from ranura.core.cuts.edge.figures import said
@@ -14,6 +15,7 @@ from ranura.core.cuts.edge.setting import EdgeSetting
 from ranura.core.cuts.edge.staging import Staging
 from ranura.core.cutting.direction import contour_direction
 from ranura.core.geometry import closeness
+from ranura.core.holding.placed import RIPPED, Exit
 from ranura.core.output.feeding import feeding_lines
 from ranura.core.output.slip import PACE_OVER, Lead, PassLine, SlipSection, in_wood, lead, speed_section, tool_section
 from ranura.core.text.cautions import Caution
@@ -176,7 +178,7 @@ def _direction(setting: EdgeSetting, figures: Mapping[str, Figure]) -> SlipSecti
         if setting.by_hand:
             lines.append(write("{order}", order=", ".join(f"{run.number} {run.edge.name}" for run in straight)))
         carried = setting.edging.held == "carrier" and setting.edging.can_be_wedged
-        lines += _starts(straight, by_hand=setting.by_hand, carried=carried)
+        lines += _starts(straight, by_hand=setting.by_hand, carried=carried, exit=setting.edging.exit)
     for run in closed:
         if not setting.by_hand:
             lines.append(_round_about(run))
@@ -261,7 +263,13 @@ def _stance(setting: EdgeSetting) -> Text:
     )
 
 
-def _starts(runs: Sequence[Run], *, by_hand: bool, carried: bool) -> list[Text]:
+_EXITS: Final[Mapping[Exit, str]] = {
+    "hidden": "where the bit leaves the {edges} it breaks out: let nobody see that",
+    "ripped": "leave the board {more:len} more where the bit leaves the {edges}, and rip that off afterwards",
+}
+
+
+def _starts(runs: Sequence[Run], *, by_hand: bool, carried: bool, exit: Exit) -> list[Text]:
     lines: list[Text] = []
     climbs = [run for run in runs if run.climb_start]
     blocks = [run for run in runs if run.lead_in]
@@ -273,8 +281,11 @@ def _starts(runs: Sequence[Run], *, by_hand: bool, carried: bool) -> list[Text]:
     backers = [run for run in runs if run.backer]
     if backers:
         lines.append(write("backer where the bit leaves the {edges}", edges=names_of(backers)))
+    out = [run for run in runs if run.breaks_out]
+    if out:
+        lines.append(write(_EXITS[exit], edges=names_of(out), more=RIPPED))
     ends = [run for run in runs if run.end_grain]
-    if ends and not backers and carried:
+    if ends and not backers and not out and carried:
         lines.append(write("the carrier's boards take the break-out of the {edges}", edges=names_of(ends)))
     lines.append(write("straight on and straight off at the corners" if by_hand else "past the bit and clear of it, then lift"))
     return lines
