@@ -553,3 +553,19 @@ def test_where_the_bit_leaves_an_end_is_the_person_s_choice(way_out, says, warne
     assert sum("backer" in line for line in lines) == (way_out == "backer")
     assert ("end-grain-out" in codes(made)) == warned
     assert any(outline.role == "backer" and outline.label for outline in made.drawing[0].outlines) == (way_out == "backer")
+
+
+@pytest.mark.parametrize(
+    ("shape", "size", "says"),
+    [
+        ("roundover", 3, "softens what a hand touches"),
+        ("roundover", 9.525, "it makes a hand rail; a chamfer of the same size looks crisper"),
+        ("chamfer", 2, "a chamfer of this size breaks the edge"),
+        ("chamfer", 10, "is for table tops"),
+        ("ogee", 6.35, None),
+    ],
+)
+def test_the_height_says_what_a_size_is_used_for(shape, size, says):
+    made = plan(edge_cut(shape, size, edges=("near",)), board(thickness=40))
+    because = next(each for each in made.figures if each.key == "edge.height").because.metric
+    assert (says in because) if says else "of this size" not in because

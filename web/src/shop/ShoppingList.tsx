@@ -59,7 +59,9 @@ function Found({ found, unit, currency }: Props & { found: Shopping }) {
           <p className="border-t-2 border-ink pt-1.5 text-body font-semibold tabular-nums">
             About {money(found.total, currency)} in all.{" "}
             <span className="text-small font-normal text-ink-2">
-              Usual prices; a cheap bit finds out what you use, a good one replaces it.
+              Usual prices; a cheap bit finds out what you use, a good one replaces it. Carbide stays sharp, a
+              thicker shank bends less, a coating only keeps resin off; straight bits can be honed, spirals
+              are replaced.
             </span>
           </p>
         </>

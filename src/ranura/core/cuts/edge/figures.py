@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from ranura.core.cuts.edge.guides import GuidedTrip
 from ranura.core.cuts.edge.runs import Run
+from ranura.core.cuts.edge.scale import used_for
 from ranura.core.cuts.edge.setting import EdgeSetting
 from ranura.core.cuts.edge.stage_limits import Bound, fastest_along
 from ranura.core.cuts.edge.staging import By, Staging
@@ -68,6 +69,8 @@ def _height(setting: EdgeSetting, guided: GuidedTrip) -> Figure:
     worked = "{h:fine} of the cutter's {l:fine}, its lowest point down to there"
     if groove:
         worked = "the groove's far wall lies {h:fine} below the face, its slot of {l:fine} above that"
+    used = used_for(setting.edging.shape, setting.edging.size)
+    use = "" if used is None else f"; {used}"
     return Figure(
         key="edge.height",
         label="Bit beyond the base" if setting.by_hand else "Bit above the table",
@@ -77,7 +80,7 @@ def _height(setting: EdgeSetting, guided: GuidedTrip) -> Figure:
         rule="R12",
         formula="h = (T + w) / 2, or as asked" if groove else "h = depth of the profile below the face",
         worked=write(worked, h=h, l=setting.bit.cutting_length),
-        because=because("The silhouette r(z) of this bit is set so that its tip lies {h:fine} below the face", h=h),
+        because=because(f"The silhouette r(z) of this bit is set so that its tip lies {{h:fine}} below the face{use}", h=h),
         inputs=(given("depth", "far wall below the face" if groove else "profile below the face", setting.edging.depth, "mm"),),
     )
 
