@@ -180,6 +180,12 @@ def test_the_log_is_filtered_opened_as_it_was_and_noted_in(open_page: Callable[.
     expect(worth.get_by_test_id("take-figure")).to_have_count(0)
     page.get_by_role("button", name=re.compile("Undo")).click()
     expect(worth).to_contain_text("kept as 76.20 mm")
+    # So is what it shows of burning: plans follow it when a person says so.
+    burns = page.get_by_test_id("burn-lesson").filter(has_text="roundover")
+    burns.get_by_test_id("follow-burning").click()
+    expect(burns).to_contain_text("Plans keep above 0.045 mm")
+    page.get_by_role("button", name=re.compile("Undo")).click()
+    expect(burns.get_by_test_id("follow-burning")).to_be_visible()
     runs.first.click()
     expect(page.get_by_role("region", name="The plan as it was")).to_contain_text("A roundover of radius 3 mm")
     page.get_by_role("link", name="Log").click()

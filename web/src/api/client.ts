@@ -6,7 +6,6 @@ import type { paths } from "./generated/schema";
 import type {
   CareIn,
   ChooseIn,
-  ConfirmedIn,
   CutForm,
   CutIn,
   DialPosition,
@@ -297,7 +296,7 @@ export const api = {
     post("/api/jobs/{job_id}/line", { params: { path: { job_id } }, body: { text, piece_id } }),
   begin: (unit: Unit) => post("/api/begin", { body: { unit } }),
   assumed: () => get("/api/assumed"),
-  confirmAssumed: (body: ConfirmedIn) => post("/api/assumed/confirm", { body }),
+  confirmAssumed: (body: Schemas["Confirmed"]) => post("/api/assumed/confirm", { body }),
   find: (q: string) => get("/api/find", { params: { query: { q } } }),
   rules: () => get("/api/rules"),
   ruleMoves: (rules: HouseRules, cut_id: string) => post("/api/rules/moves", { body: { rules, cut_id } }),

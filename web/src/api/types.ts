@@ -82,7 +82,6 @@ export type RulesView = Schemas["RulesView"];
 export type RuleChange = Schemas["RuleChange"];
 export type QuickView = Schemas["QuickView"];
 export type AssumedTool = Schemas["AssumedTool"];
-export type ConfirmedIn = Schemas["Confirmed"];
 export type ReadCut = Schemas["ReadCut"];
 export type FoundThing = Schemas["Found"];
 export type ImportView = Schemas["ImportView"];
