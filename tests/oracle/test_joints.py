@@ -87,7 +87,7 @@ def asked(kind: str, seed: int) -> dict[str, Any]:
     if kind == "stile-rail":
         places = [0, between(1, first[0] - second[1] - 1), round(first[0] - second[1], 1)]
         joint |= {"at": mm(chance.choice(places)), "tried": chance.choice([None, "proud", "low"]), "off": mm(between(0.1, 0.9))}
-    if kind == "loose-tenon":
+    if kind.endswith("tenon"):
         joint["upon"] = chance.choice(["face", "near"])
     if kind == "housed" and chance.random() < 0.5:
         joint |= {"stopped": mm(between(10, 30)), "depth": mm(between(4, 8))}

@@ -609,3 +609,18 @@ def test_what_is_written_in_a_section_has_room_there(of):
         for mark in view.marks:
             assert x0 + 1 <= mark.at[0] <= x1 - 1
             assert y0 + 3 <= mark.at[1] <= y1 - 3
+
+
+@pytest.mark.parametrize("into", ["left", "right", "both"])
+def test_a_tenon_goes_into_an_edge_as_well(into):
+    found = made("mortise-tenon", LEG, board(500, 90, 24), upon="near", at=mm(120), into=into)
+    assert found.together is not None
+    assert [each.gap for each in found.together.measured] == [pytest.approx(0.1, abs=0.003), pytest.approx(2, abs=0.003)]
+    assert found.together.interference == 0
+    mortise, tenon = found.joined.cuts[0].cut, found.joined.cuts[1].cut
+    # A third of the leg's width deep, as wide as the bit nearest a third of 24, in the middle of the leg's 28.
+    assert (mortise.on, mortise.depth.mm, mortise.across.mm, mortise.from_near.mm) == ("near", 30, 8, 10)
+    assert tenon.length.mm == pytest.approx(28)
+    with pytest.raises(CutError) as refused:
+        made("mortise-tenon", LEG, RAIL, upon="near", depth=mm(90))
+    assert refused.value.field == "joint.depth"

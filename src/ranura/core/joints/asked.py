@@ -92,7 +92,7 @@ class Joint:
     is measured from; of a box joint, and of dovetails by a comb, both are all four corners of a box; of a sliding dovetail it
     may be the near edge."""
     upon: Literal["face", "near"] = "face"
-    """Where a loose tenon goes into the first board: its face, or its near edge."""
+    """Where a tenon, loose or not, goes into the first board: its face, or its near edge."""
     along: Length = bounded(AT_THE_END, zero=True)
     """Of a crossing, from the end of the second board to the near side of the first."""
     depth: Length | None = None

@@ -123,9 +123,10 @@ def _options(joint: Joint) -> tuple[Blank, ...]:
     if joint.kind not in LAID_ON | BY_A_SET:
         # A tapered dovetail closes by itself, whatever fit is wanted.
         options += () if joint.taper is not None else fit_blanks(joint, "", _FITS)
-    if joint.kind == "loose-tenon":
+    if joint.kind in ("mortise-tenon", "loose-tenon"):
         upon = (("face", "into the first board's face"), ("near", "into the first board's near edge"))
         options.append(answers("Where it goes in", "upon", joint.upon, upon))
+    if joint.kind == "loose-tenon":
         options.append(LengthBlank(field="shoulder", label="wood beside the mortise", placeholder="as wide", optional=True))
     if joint.kind == "mortise-tenon":
         options.append(LengthBlank(field="shoulder", label="shoulders at its edges", placeholder="none", optional=True))
@@ -186,4 +187,6 @@ def _usual(joint: Joint) -> str:
         return "half"
     if joint.kind in EDGE_TO_EDGE:
         return "the cutter's reach"
-    return {"mortise-tenon": "two thirds", "loose-tenon": "by its rail"}.get(joint.kind, "a third")
+    if joint.kind == "mortise-tenon" and joint.upon == "face":
+        return "two thirds"
+    return "by its rail" if joint.kind == "loose-tenon" else "a third"
