@@ -19,6 +19,7 @@ from ranura.core.family import Before, DoneCut
 from ranura.core.plan import PLANNING, CutPlan, judge_of, plan_cut
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.guides import EdgeGuide
 from ranura.core.text.errors import CraftError, CutError
 from ranura.demo.jobs import (
     ARCH,
@@ -463,12 +464,36 @@ def test_a_rabbet_runs_along_an_edge_guide_on_its_own_edge(size, depth):
     assert 6.35 - last.trip.offset == pytest.approx(size), "the far side of the bit is the wall"
     assert all(6.35 - stage.trip.offset <= size + 1e-9 for stage in made.stages)
     assert figure(made, "edge.contact") == pytest.approx(18 - depth), "what is left of the edge below carries the guide"
-    assert ("guide-notch" in codes(made)) == (size < 12.7)
-    assert "guide on the edge" in lines(made, "guide")
+    assert ("guide-gap-used" in codes(made)) == (size < 12.7)
+    taken = (
+        "Edge guide with a gap on the edge that is cut, the bit in its gap"
+        if size < 12.7
+        else "Edge guide, long face on the edge"
+    )
+    assert taken in lines(made, "guide")
     bar = Polygon(next(each.points for each in made.drawing[0].outlines if each.role == "guide"))
     work = Polygon(next(each.points for each in made.drawing[0].outlines if each.role == "work"))
     assert bar.intersection(work).area < 1e-6, "it lies beside the board"
     assert bar.distance(work) < 1e-6
+
+
+@pytest.mark.parametrize(
+    ("guides", "named", "thick"),
+    [
+        ([EdgeGuide(id="gap", name="Gapped", nearest=0, farthest=200, gap_closed=False)], None, None),
+        ([EdgeGuide(id="shut", name="Closed", nearest=0, farthest=200, gap_closed=True)], "Closed", 2.7 + 6),
+        ([EdgeGuide(id="gap", name="Far off", nearest=15, farthest=200, gap_closed=False)], "Far off", 2.7 + 6 + 15),
+    ],
+)
+def test_a_bit_behind_the_face_of_an_edge_guide_needs_its_gap_or_a_notch(guides, named, thick):
+    """A 12.7 bit for a rabbet 10 wide turns 2.7 behind the face."""
+    cut = edge_cut("rabbet", 10, depth=8, edges=("near",), guide="edge-guide", bit_id="straight-12.7", edge_state="smooth")
+    made = plan(cut, board(thickness=18, material="ash"), shop=dataclasses.replace(SHOP, guides=tuple(guides)))
+    notch = next((each for each in made.cautions if each.code == "guide-notch"), None)
+    assert (notch is None) == (thick is None)
+    if notch is not None:
+        assert f"{math.ceil(thick)} mm thick" in notch.do.metric
+        assert f"{named} on the edge that is cut, its wooden face notched" in lines(made, "guide")
 
 
 @pytest.mark.parametrize(

@@ -237,10 +237,10 @@ class Planning:
 
     def _way(
         self, piece: Piece, shop: Shop, rules: HouseRules, before: Before, cut: AnyCut
-    ) -> tuple[Planner, Candidate, Circumstances]:
-        """How a changed cut is planned: with which tools first, and what its moves are judged by. Raises `CutError`."""
+    ) -> tuple[Planner, Sequence[Candidate], Circumstances]:
+        """How a changed cut is planned: with which tools, best first, and what its moves are judged by. Raises `CutError`."""
         planner = self.planner(cut, piece, shop, rules, before)
-        return planner, pairs_for(planner, cut, shop, before)[1][0], self._around(cut, piece, shop, rules, before)
+        return planner, pairs_for(planner, cut, shop, before)[1], self._around(cut, piece, shop, rules, before)
 
     def _around(self, cut: AnyCut, piece: Piece, shop: Shop, rules: HouseRules, before: Before) -> Circumstances:
         """What the moves of a cut are judged by."""

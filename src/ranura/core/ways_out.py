@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import replace
 from functools import partial
 
@@ -17,8 +17,9 @@ from ranura.core.text.errors import CraftError
 from ranura.core.text.forms import Change, TypedLength
 from ranura.core.text.lengths import read
 
-Way = Callable[[AnyCut], tuple[Planner, Candidate, Circumstances]]
-"""How a changed cut is planned: its planner, the tools to plan it with, what its moves are judged by. Raises `CutError`."""
+Way = Callable[[AnyCut], tuple[Planner, Sequence[Candidate], Circumstances]]
+"""How a changed cut is planned: its planner, the tools to plan it with, best first, what its moves are judged by. Raises
+`CutError`."""
 
 
 def with_ways_out(text: PlanText, cut: AnyCut, chosen: Chosen, before: Before, *, way: Way) -> PlanText:
@@ -31,16 +32,24 @@ def with_ways_out(text: PlanText, cut: AnyCut, chosen: Chosen, before: Before, *
         if remedy in to_try:
             if sum(each in to_try for each in kept) == _MOST_REMEDIES:
                 continue
-            try:
-                planner, pair, around = way(_changed(cut, remedy.change))
-            except CraftError:
-                continue
-            no_better = partial(_no_better, standing - {remedy.answers})
-            tried = prove_planned(planner.make(pair), around, before.taken, until=no_better)
-            if not tried.program.moves or any(no_better(each) for each in tried.setting.cautions):
+            if not _helps(remedy, cut, standing - {remedy.answers}, before, way):
                 continue
         kept.append(remedy)
     return replace(text, remedies=tuple(kept))
+
+
+def _helps(remedy: Remedy, cut: AnyCut, others: set[str], before: Before, way: Way) -> bool:
+    """Whether a remedy leaves no stop but those that stand there anyway; with one of the first pairs where it frees the bit."""
+    try:
+        planner, pairs, around = way(_changed(cut, remedy.change))
+    except CraftError:
+        return False
+    no_better = partial(_no_better, others)
+    for pair in pairs[: _MOST_PAIRS if remedy.change.get("bit_id", "") is None else 1]:
+        tried = prove_planned(planner.make(pair), around, before.taken, until=no_better)
+        if tried.program.moves and not any(no_better(each) for each in tried.setting.cautions):
+            return True
+    return False
 
 
 def answering(text: PlanText, proven: Proven) -> list[Remedy]:
@@ -71,5 +80,5 @@ def _no_better(others: frozenset[str] | set[str], said: Finding | Caution) -> bo
     return said.level == "stop" and said.code not in others
 
 
-_MOST_REMEDIES = 4
-"""That are offered for what stops a plan."""
+_MOST_REMEDIES, _MOST_PAIRS = 4, 4
+"""Remedies that are offered for what stops a plan; pairs of tools that one is tried with, as many as a plan itself would try."""

@@ -493,7 +493,7 @@ def test_a_sawn_part_that_cannot_be_held_or_cut_is_stopped(more, stop):
     assert stop in codes(made)
     remedies = [each for each in made.remedies if each.answers == "sawn-part-on-tape"]
     by_hand = [each.change for each in remedies if "starting_pin" not in each.change]
-    assert by_hand == ([{"held": "tape"}, {"held": "vacuum"}] if "held" in more else [])
+    assert by_hand == ([{"held": "tape"}] if "held" in more else []), "vacuum finds too little under it"
 
 
 @pytest.mark.parametrize(

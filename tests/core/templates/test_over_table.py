@@ -116,8 +116,9 @@ def test_a_part_that_nothing_holds_by_hand_goes_to_the_table_where_it_can(outlin
     made = plan_own(asked)
     assert levels(made)["sawn-part-on-tape"] == "stop"
     ways = changed(asked, made, "sawn-part-on-tape")
-    assert [each.starting_pin for each in ways] == [False, False, True]
-    assert [plan_own(each).status for each in ways] == ["caution"] * 3
+    by_vacuum = [False] if outline == "big" else []
+    assert [each.starting_pin for each in ways] == [False, *by_vacuum, True], "vacuum finds too little under the smaller one"
+    assert [plan_own(each).status for each in ways] == ["caution"] * len(ways)
     assert plan_own(ways[-1]).settings[0].mounting == "table"
     by_hand = replace(OWN, routers=tuple(each for each in OWN.routers if each.mounting == "hand"))
     none = plan(asked, of=by_hand)

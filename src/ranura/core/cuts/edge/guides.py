@@ -14,6 +14,7 @@ from ranura.core.cutting.stage import Trip
 from ranura.core.geometry import closeness
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.tooling.bits import Bit
+from ranura.core.shop.tooling.guides import EdgeGuide, Guide
 from ranura.core.shop.tooling.profiles import BEARING_HEIGHT, FLAT_ENDED, SCREW_HEIGHT
 from ranura.core.shop.tooling.routers import Mounting
 from ranura.core.shop.tooling.silhouettes import radius_at
@@ -65,6 +66,28 @@ def guided_trip(edging: EdgesOnBoard, bit: Bit, mounting: Mounting, rules: House
     if edging.shape == "jointing" and mounting == "table":
         proud = -jointing_runs(edging.size, rules)[1]
     return GuidedTrip(trip=trip, guide=guide, bearing=bearing, proud=proud, left=left)
+
+
+def reach_behind(guided: GuidedTrip, bit: Bit) -> float:
+    """How far a bit reaches behind the face of the edge guide that it is led by, in mm; under 0 where it stays in front."""
+    return guided.trip.offset + bit.diameter / 2
+
+
+def edge_guide_for(guides: Iterable[Guide], into: float) -> EdgeGuide | None:
+    """The edge guide for a cut in the edge that it rides on; None where there is none on the shelf.
+
+    Rule: R8 edge guide
+    Formula: into = o + D/2 is how far the bit reaches behind the guide's face, in mm
+    Source: where it does, a gap makes room for it and a closed face would have to be notched; a guide that cannot be set down to
+        its own face needs a wooden one in either case"""
+    owned = [each for each in guides if isinstance(each, EdgeGuide)]
+    behind = closeness.over(into, 0.0)
+    return min(owned, key=lambda each: (has_room(each) != behind, each.nearest), default=None)
+
+
+def has_room(guide: EdgeGuide) -> bool:
+    """Whether a bit can turn behind the face of an edge guide as it is."""
+    return not guide.gap_closed and not closeness.over(guide.nearest, 0.0)
 
 
 def jointing_runs(size: float, rules: HouseRules) -> tuple[int, float]:

@@ -10,7 +10,7 @@ from ranura.core.choosing.candidates import Drop
 from ranura.core.choosing.order import Candidate
 from ranura.core.cuts.edge import refusals, words
 from ranura.core.cuts.edge.asked import BY_RADIUS, PROFILES_OF, STRAIGHT_WALLED, EdgeCut, shape_name
-from ranura.core.cuts.edge.guides import GuidedTrip, stands_below
+from ranura.core.cuts.edge.guides import GuidedTrip, edge_guide_for, has_room, reach_behind, stands_below
 from ranura.core.cuts.edge.holding import EdgeHold, hold_edges
 from ranura.core.cuts.edge.judge import EdgeJudge
 from ranura.core.cuts.edge.on_board import EdgesOnBoard, turned_over
@@ -29,6 +29,7 @@ from ranura.core.geometry import closeness
 from ranura.core.output.cautions import in_order, table_cautions, tool_cautions
 from ranura.core.shop.house_rules import HouseRules
 from ranura.core.shop.shop import Shop
+from ranura.core.shop.tooling.guides import EdgeGuide
 from ranura.core.text import depth_words, guide_words, strength_words, table_words
 from ranura.core.text.cautions import Caution, caution, written
 from ranura.core.text.errors import CutError
@@ -38,6 +39,8 @@ _BURNS_FROM = 3
 _EDGE_GONE = (words.BEARING_WITHOUT_EDGE, words.FENCE_WITHOUT_EDGE)
 _LEAST_CHEEK = 3.0
 """mm: a thinner wall beside a groove breaks off however shallow it is (R14)."""
+_NOTCHED_FACE = 6.0
+"""mm of a guide's wooden face that stay behind the notch that the bit cuts into it."""
 _WATCHED, _WATCHED_WITHOUT_HOLD = 0.5, 0.4
 """Shares of the power from which a plan says so (R5)."""
 
@@ -172,6 +175,7 @@ def setting_of(chosen: Candidate, judge: EdgeJudge, piece: Piece) -> EdgeSetting
         reach=judge.reach(bit),
         edging=asked,
         guided=guided,
+        edge_guide=edge_guide_for(judge.tools.shop.guides, reach_behind(guided, bit)) if guided else None,
         staging=staging,
         section=section,
         runs=runs,
@@ -203,6 +207,14 @@ def _light(staging: Staging, work: EdgeWork, mounting: str) -> bool:
     return climb_allowed(work, mounting) and within
 
 
+def _behind_the_face(into: float, tool: EdgeGuide | None) -> Caution:
+    """What makes room for a bit that reaches behind the face of an edge guide."""
+    if tool is not None and has_room(tool):
+        return caution(words.GUIDE_GAP_USED, into=into, guide=tool.name)
+    thick = closeness.ceil(into + (tool.nearest if tool else 0.0) + _NOTCHED_FACE)
+    return caution(words.GUIDE_NOTCH, into=into, thick=thick)
+
+
 def _cautions(
     chosen: Candidate,
     asked: EdgesOnBoard,
@@ -224,8 +236,9 @@ def _cautions(
             found.append(caution(words.EDGE_UNKNOWN))
         elif asked.edge_state == "sawn" and asked.shape != "jointing":
             found.append(caution(words.EDGE_SAWN))
-    if guided.guide == "edge-guide" and closeness.over(guided.trip.offset, -bit.diameter / 2):
-        found.append(caution(words.GUIDE_NOTCH, into=guided.trip.offset + bit.diameter / 2))
+    into = reach_behind(guided, bit)
+    if guided.guide == "edge-guide" and closeness.over(into, 0.0):
+        found.append(_behind_the_face(into, edge_guide_for(judge.tools.shop.guides, into)))
     if guided.guide == "fence" and by_hand and asked.guide is None and bit.bearing is not None:
         found.append(caution(words.BEARING_SPARES_THE_FENCE, missing=2 * guided.trip.offset))
     if guided.guide == "fence" and by_hand and not chosen.base.sides[0].measured:

@@ -13,6 +13,7 @@ from ranura.core.cuts.edge.runs import Run, lying_for
 from ranura.core.cuts.edge.section import CrossSection
 from ranura.core.cuts.edge.staging import Staging
 from ranura.core.cuts.edge.trips import Done
+from ranura.core.shop.tooling.guides import EdgeGuide
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -22,6 +23,8 @@ class EdgeSetting(ToolSetting):
     edging: EdgesOnBoard
     guided: GuidedTrip | None
     """Its final setting and guide; None where nothing guides the bit."""
+    edge_guide: EdgeGuide | None
+    """The shop's edge guide that would lead it (R8); None where there is none on the shelf."""
     staging: Staging | None
     """The stages to it; None where no speed or grip can be had."""
     section: CrossSection | None

@@ -7,7 +7,7 @@ from typing import Final
 
 from ranura.core.cuts.edge import words
 from ranura.core.cuts.edge.figures import said
-from ranura.core.cuts.edge.guides import GuidedTrip, jointing_runs
+from ranura.core.cuts.edge.guides import GuidedTrip, has_room, jointing_runs, reach_behind
 from ranura.core.cuts.edge.moves import PAST_THE_START
 from ranura.core.cuts.edge.over_table import fed_over_table, turn_words, turns_between
 from ranura.core.cuts.edge.runs import START_CLIMB, Run, leading, names_of
@@ -119,7 +119,7 @@ def _guide(setting: EdgeSetting, guided: GuidedTrip, figures: Mapping[str, Figur
         lines += _spacer_lines(setting, guided)
     elif guided.guide == "edge-guide":
         leads = (lead(figures["edge.fence"], "guide to the far side of the bit"),)
-        lines.append(write("guide on the edge that is cut, its wooden face notched for the bit"))
+        lines.append(_face_of(setting, guided))
         lines += _spacer_lines(setting, guided)
     elif guided.guide == "fence":
         leads = (_table_fence(guided, figures),)
@@ -135,6 +135,17 @@ def _guide(setting: EdgeSetting, guided: GuidedTrip, figures: Mapping[str, Figur
         if not setting.by_hand:
             lines.append(write("no fence on a curve: starting pin in the table, where the work comes from"))
     return SlipSection(key="guide", title="Guide", leads=leads, lines=tuple(lines), figures=keys)
+
+
+def _face_of(setting: EdgeSetting, guided: GuidedTrip) -> Text:
+    """The edge guide that is taken, and what lets the bit turn behind its face."""
+    tool = setting.edge_guide
+    name = "guide" if tool is None else tool.name
+    if not closeness.over(reach_behind(guided, setting.bit), 0.0):
+        return write("{name} on the edge that is cut", name=name)
+    if tool is not None and has_room(tool):
+        return write("{name} on the edge that is cut, the bit in its gap", name=name)
+    return write("{name} on the edge that is cut, its wooden face notched for the bit", name=name)
 
 
 def _spacer_lines(setting: EdgeSetting, guided: GuidedTrip) -> list[Text]:

@@ -140,7 +140,16 @@ GUIDE_NOTCH = Words(
     place="guide",
     level="caution",
     message="The bit reaches {into:len} behind the face of the edge guide",
-    do="Screw a wooden face to the guide, and let the bit cut its own notch into it before the work is cut",
+    do="Screw a wooden face {thick:about} thick or more to the guide, and let the bit cut its own notch into it before the work "
+    "is cut",
+)
+GUIDE_GAP_USED = Words(
+    code="guide-gap-used",
+    place="guide",
+    level="caution",
+    message="The bit turns in the gap of {guide}, {into:len} behind its face",
+    do="Unplugged, turn the bit by hand: it must pass the gap freely. Press on the guide's front half where the cut begins and "
+    "on its rear half where it ends, or the bit dips in",
 )
 FENCE_WITHOUT_EDGE = Words(
     code="fence-without-edge",

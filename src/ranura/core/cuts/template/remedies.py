@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Collection
+from dataclasses import replace
 
 from ranura.core.cuts.template import words
 from ranura.core.cuts.template.asked import TemplateCut
@@ -59,9 +60,13 @@ def _traced(codes: Collection[str], setting: TemplateSetting) -> list[Remedy]:
         found.append(Remedy(answers=words.TRACE_TOO_DEEP.code, says=write("Trace it {d:len} deep", d=most), change=change))
     found += [
         Remedy(answers=code, says=write("One bit cuts all of it"), change={"traced": None})
-        for code in (words.TRACE_TOO_DEEP.code, words.NO_TRACING_BIT.code, words.LARGER_STAYS_OUT.code)
+        for code in (words.TRACE_TOO_DEEP.code, words.NO_TRACING_BIT.code)
         if code in codes
     ]
+    if words.LARGER_STAYS_OUT.code in codes:
+        less = Remedy(answers=words.LARGER_STAYS_OUT.code, says=write("A less wide bit follows"), change={"bit_id": None})
+        alone = {"traced": None, "bit_id": None}
+        found += [less, replace(less, says=write("One small bit cuts all of it"), change=alone)]
     return found
 
 
