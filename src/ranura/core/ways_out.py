@@ -53,9 +53,9 @@ def _helps(remedy: Remedy, cut: AnyCut, others: set[str], before: Before, way: W
 
 
 def answering(text: PlanText, proven: Proven) -> list[Remedy]:
-    """The remedies for what stops a plan."""
+    """The remedies that are tried: those for what stops a plan, and other answers that may bring a stop of their own."""
     standing = _standing(proven)
-    return [each for each in _offered(text, standing) if each.answers in standing]
+    return [each for each in _offered(text, standing) if each.answers in standing or each.unsure]
 
 
 def _offered(text: PlanText, standing: set[str]) -> tuple[Remedy, ...]:

@@ -288,3 +288,18 @@ def test_turned_over_it_follows_no_guide_that_was_chosen_before():
     form = PLANNING.form(replace(ASKED, turned=False, guide="bushing"), BOARD, OWN)
     blank = next(each for each in form.options if each.label == "Where fibres lift")
     assert [each.change for each in blank.choices] == [{"turned": False, "guide": None}, {"turned": True, "guide": None}]
+
+
+@pytest.mark.parametrize("lacking", [False, True])
+def test_turning_it_over_is_offered_where_fibres_lift_and_a_bit_can_do_it(lacking):
+    shop = replace(OWN, bits=tuple(each for each in OWN.bits if each.bearing_place != "both")) if lacking else OWN
+    made = planned(shop=shop, turned=False)
+    ways = [each.change for each in made.remedies if each.answers == "fibres-lift-along" and "turned" in each.change]
+    assert len(ways) == (0 if lacking else 1)
+    if ways:
+        again = planned(shop=shop, **ways[0])
+        assert again.status != "stop"
+        assert "cut-from-both-faces" in {each.code for each in again.cautions}
+    assert {"gentler": True} in [each.change for each in made.remedies]
+    slower = planned(shop=shop, turned=False, gentler=True)
+    assert {"gentler": True} not in [each.change for each in slower.remedies], "it is led slowly already"

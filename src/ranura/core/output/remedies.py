@@ -14,11 +14,15 @@ from ranura.core.text.writing import Text, write
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Remedy:
-    """An answer to a caution or a remedy for a stop: which code it answers, what it says, and what it changes of the cut."""
+    """An answer to a caution or a remedy for a stop: which code it answers, what it says, and what it changes of the cut.
+
+    Remedies for stops are always tried before they are offered; an answer to a caution is where it is `unsure`, since it changes
+    how the cut is made and may bring a stop of its own."""
 
     answers: str
     says: Text
     change: Change
+    unsure: bool = False
 
 
 _HELD = {

@@ -10,6 +10,8 @@ from ranura.core.cuts.template import words
 from ranura.core.cuts.template.asked import TemplateCut
 from ranura.core.cuts.template.setting import TemplateSetting
 from ranura.core.cuts.template.tracing import DEEPER
+from ranura.core.cutting.feed import HELD_BACK
+from ranura.core.geometry import closeness
 from ranura.core.holding.hands import two_hands_fit
 from ranura.core.holding.placed import Held
 from ranura.core.output.remedies import Remedy, held_otherwise, moved_clear
@@ -31,6 +33,8 @@ def template_remedies(cut: TemplateCut, setting: TemplateSetting, *, has_table: 
         change = {"outline_version": setting.outline.saved.version}
         found.append(Remedy(answers=words.OUTLINE_CHANGED.code, says=write("It is as I want it"), change=change))
     found += _traced(codes, setting)
+    if words.FIBRES_LIFT_ALONG.code in codes:
+        found += _against_grain(cut, setting)
     if words.SAWN_PART_ON_TAPE.code in codes:
         found += [
             Remedy(answers=words.SAWN_PART_ON_TAPE.code, says=write(says), change={"held": how})
@@ -67,6 +71,20 @@ def _traced(codes: Collection[str], setting: TemplateSetting) -> list[Remedy]:
         less = Remedy(answers=words.LARGER_STAYS_OUT.code, says=write("A less wide bit follows"), change={"bit_id": None})
         alone = {"traced": None, "bit_id": None}
         found += [less, replace(less, says=write("One small bit cuts all of it"), change=alone)]
+    return found
+
+
+def _against_grain(cut: TemplateCut, setting: TemplateSetting) -> list[Remedy]:
+    """What helps where fibres lift along a template: a sawn part turned over there, with a bearing at the other end; a slower
+    hand."""
+    found = []
+    if cut.sawn is not None and setting.by_hand:
+        change = {"turned": True, "guide": None, "bit_id": None}
+        says = write("Where they lift it is turned over, the bearing at the bit's other end")
+        found.append(Remedy(answers=words.FIBRES_LIFT_ALONG.code, says=says, change=change, unsure=True))
+    if setting.stepping is not None and any(closeness.over(each.feed_m_min, HELD_BACK) for each in setting.stepping.paces):
+        says = write("Led slower")
+        found.append(Remedy(answers=words.FIBRES_LIFT_ALONG.code, says=says, change={"gentler": True}))
     return found
 
 
