@@ -85,6 +85,11 @@ def test_a_channel_has_a_backer_where_the_bit_breaks_out_and_a_block_where_it_st
         assert blocks[0].startswith(block)
         # Beyond the board it stands on something of the same height.
         assert blocks[0].endswith(f"outside the {stopped}, on scrap of its thickness, clamped")
+    ends = [f"line where it ends: 10 mm from the {edge} edge" for field, edge in _STOPPED if field in stops]
+    assert [line for line in lines(made, "guide") if line.startswith("line where")] == ends
+
+
+_STOPPED = (("stop_first", "near"), ("stop_last", "far"))
 
 
 @pytest.mark.parametrize(("distance", "said"), [(80.0, "the fence 5 mm further off"), (71.0, "the fence 4 mm nearer")])

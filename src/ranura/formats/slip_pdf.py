@@ -84,7 +84,14 @@ _ROWS_BESIDE_TICKS = 36
 
 
 def _said(sheet: Sheet) -> list[Caution]:
-    return [each for each in sheet.plan.cautions if each.code != choosing_words.GENERAL.code]
+    """The cautions that stand on the slip: not the general one, which ends each page, and no note that its lines say already."""
+    lines = [line.metric.lower() for section in sheet.plan.slip for line in section.lines]
+    return [
+        each
+        for each in sheet.plan.cautions
+        if each.code != choosing_words.GENERAL.code
+        and not (each.level == "note" and any(each.do.metric.lower() in line for line in lines))
+    ]
 
 
 def _below(sheet: Sheet, system: System, inner: float) -> float:

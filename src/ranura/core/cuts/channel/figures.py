@@ -83,7 +83,7 @@ def _setting(setting: ChannelSetting) -> Figure:
         worked = write("{p:fine} + {x:fine} = {s:fine}", p=near, x=widen, s=fence.at)
     return Figure(
         key="guide.setting",
-        label="From guide to cut" if setting.by_hand else "From fence to cutter",
+        label="From guide to the bit's near side" if setting.by_hand else "From fence to cutter",
         value=fence.at,
         unit="mm",
         shown=show(fence.at, "mm"),
@@ -163,7 +163,7 @@ def _setback(setting: ChannelSetting) -> Figure:
     d = setting.channel.cut_by(setting.bit)
     return Figure(
         key="guide.setback",
-        label="Fence from the line",
+        label="Fence from the nearest wall",
         value=s,
         unit="mm",
         shown=show(s, "mm"),

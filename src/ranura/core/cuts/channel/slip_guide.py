@@ -7,6 +7,7 @@ from typing import assert_never
 
 from ranura.core.board.pieces import edge_name
 from ranura.core.cuts.channel.fence import Fence, GuideOnRods, GuideOption, Jig, ScoredLine, Straightedge, TableFence
+from ranura.core.cuts.channel.on_board import ChannelOnBoard
 from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.sweep import path_of
 from ranura.core.geometry import closeness
@@ -24,7 +25,8 @@ def guide_words(setting: ChannelSetting, figures: Mapping[str, Figure]) -> tuple
     match fence.by:
         case GuideOnRods(guide=guide):
             lines = [write("{name}, on the {edge}", name=guide.name, edge=channel.end_name(fence.towards))]
-            return lead(figures["guide.setting"], "guide to cut"), lines, ("guide.setting", "guide.place")
+            to = "guide to the nearest wall" if len(fence.spacers) == 1 else "guide to the bit's near side"
+            return lead(figures["guide.setting"], to), lines, ("guide.setting", "guide.place")
         case TableFence():
             return lead(figures["guide.setting"], "fence to cutter"), table_lines(setting), ("guide.setting", "guide.place")
         case ScoredLine():
@@ -36,7 +38,7 @@ def guide_words(setting: ChannelSetting, figures: Mapping[str, Figure]) -> tuple
         case Straightedge():
             lines = [_marks_of_fence(setting), write("{side} of the base along the fence", side=setting.guided.name)]
             keys = ("guide.setback", "guide.fence_at", "guide.fence_length", "guide.place")
-            return lead(figures["guide.setback"], "line to fence"), lines, keys
+            return lead(figures["guide.setback"], "nearest wall to fence"), lines, keys
         case _:
             assert_never(fence.by)
 
@@ -115,7 +117,19 @@ def stop_lines(setting: ChannelSetting) -> list[Text]:
     for _, word, at, edge in stop_places(setting):
         said, stands = place_words(word, at, edge), ", on scrap of its thickness, clamped" if at < 0 else ", clamped to the board"
         found.append(Text(metric=said.metric + along + stands, inch=said.inch + along + stands))
-    return found
+    return [*_end_lines(setting.channel), *found]
+
+
+def _end_lines(channel: ChannelOnBoard) -> list[Text]:
+    """The lines on the wood at which a stopped channel begins or ends; for a turned one they are taken from the drawing."""
+    if channel.angle:
+        return []
+    (low, high), (low_edge, high_edge) = channel.sides, channel.side_names
+    ends = zip(channel.stopped, (channel.low - low, high - channel.high), (low_edge, high_edge), strict=True)
+    inside = sorted(((x, edge) for stops, x, edge in ends if stops), key=lambda each: each[1] in ("right end", "far edge"))
+    if len(inside) == 2 and closeness.same(inside[0][0], inside[1][0]):
+        return [write("lines where it ends: {x:len} from either {end}", x=inside[0][0], end=inside[0][1].split()[-1])]
+    return [write("line where it ends: {x:len} from the {edge}", x=x, edge=edge) for x, edge in inside]
 
 
 def table_blocks(setting: ChannelSetting) -> list[tuple[str, float]]:
