@@ -53,14 +53,13 @@ def test_one_page_of_the_asked_size_that_carries_the_whole_slip(paper, size, sys
     assert len(reader.pages) == (1 if depth == "6" else 2), "many passes are listed on a page of their own"
     box = reader.pages[0].mediabox
     assert (box.width, box.height) == pytest.approx(tuple(mm * POINTS_PER_MM for mm in size), abs=0.5)
-    said = words(reader)
+    said = " ".join(words(reader).split())
     for section in sheet.plan.slip:
         assert section.title in said
     for caution in sheet.plan.cautions:
         start = caution.message.metric.split("{")[0][:12] if system == "metric" else caution.message.inch[:12]
-        in_a_line = caution.level == "note" and caution.do.metric.lower() in " ".join(said.lower().split())
+        in_a_line = caution.level == "note" and caution.do.metric.lower() in said.lower()
         assert start.replace("\u2009", " ") in said or in_a_line
-    assert said.lower().count("springs past its line") == 1, "what a line says is no caution as well"
 
 
 @pytest.mark.parametrize(("cut", "piece"), [pytest.param(cut, piece, id=name) for name, _, cut, piece in DEMO_CUTS[::3]])
@@ -181,6 +180,8 @@ def test_stations_and_many_passes_follow_on_a_page_of_their_own(cut_id, pages, s
     cut, piece = next((c, p) for i, _, c, p in DEMO_CUTS if i == cut_id)
     reader = PdfReader(BytesIO(slip_pdf([sheet_of(cut, piece)], paper="A4", system=system, at=AT)))
     assert len(reader.pages) == pages
+    if cut_id == "shelf-dado-420":
+        assert " ".join(words(reader).split()).count("springs past its line") == 1, "what a line says is no caution as well"
     if system == "metric":
         for words_ in says:
             assert words_ in words(reader)
