@@ -60,6 +60,7 @@ def _true_fractions(text: str) -> str:
 
 def _runs(text: str, face: Face) -> Iterator[tuple[str, str]]:
     """The text in pieces of one font each."""
+    register()
     own: dict[int, int] = pdfmetrics.getFont(f"paper-{face}").face.charToGlyph  # type: ignore[attr-defined] # of a TTFont
     piece, current = "", f"paper-{face}"
     for sign in _true_fractions(text):
