@@ -66,7 +66,10 @@ OTHERWISE = {
 
 def made(cut: PocketCut) -> ChannelCut | str:
     """The channel, or the code that speaks against one."""
-    asked = pocketing(cut, BOARD)
+    try:
+        asked = pocketing(cut, BOARD)
+    except CutError as refused:
+        return str(refused)
     against = against_channel(cut, asked)
     return against.code if against else as_channel(cut, asked, BOARD, "edge-guide")
 

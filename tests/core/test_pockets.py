@@ -666,3 +666,27 @@ def test_the_slip_says_how_far_a_template_runs_past_the_side_that_is_open(side):
     ends = side in ("left", "right")
     assert ("from the left end" in said) != ends, "what is open is not measured to"
     assert ("from the near edge" in said) == ends
+
+
+@pytest.mark.parametrize("form", [each for each, facts in FORMS.items() if not facts.open_side and facts.taken != "lanes"])
+def test_only_a_recess_runs_out_of_a_side(form):
+    """Gone round, a cut-out that is open at an edge would leave slivers along it."""
+    size = {"length": 60, "across": 8 if form == "ring" else 30, "depth": 6, "from_left": 200, "from_near": 80}
+    outline = {"contour": Contour(form="oval")} if form == "outline" else {}
+    with pytest.raises(CutError, match="no open side"):
+        plan(pocket(form, **size, open_sides=("near",), **outline))
+    with pytest.raises(CutError, match="near side of the board, and a"):
+        plan(pocket(form, **{**size, "from_near": 10 if FORMS[form].round else 0}, **outline))
+
+
+@pytest.mark.parametrize(("from_near", "sweep", "goes"), [(20, 80, True), (20, 180, True), (20, 220, False), (60, 80, False)])
+def test_an_arc_is_on_the_board_where_its_groove_is_not_its_circle(from_near, sweep, goes):
+    """Of a circle of 400 across the middle of a board 250 wide: 80° reach from 153 to 200 beyond its centre."""
+    arc = pocket("ring", length=400, across=9.525, depth=4, sweep=sweep, from_left=350, from_near=from_near)
+    piece = Piece(name="Top", material="birch-plywood", length=mm(700), width=mm(250), thickness=mm(20))
+    if goes:
+        made = plan(arc, piece)
+        assert figure(made, "area.pivot") == pytest.approx(200 - 9.525 / 2)
+    else:
+        with pytest.raises(CutError, match="side of the board"):
+            plan(arc, piece)

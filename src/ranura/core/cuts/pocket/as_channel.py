@@ -68,7 +68,7 @@ _BETWEEN_DIGITS = 12
 
 def against_channel(cut: PocketCut, asked: PocketOnBoard) -> Reason | None:
     """Why a pocket cannot be planned as a channel; None where it can."""
-    if cut.through or cut.open_sides:
+    if cut.through:
         return Reason(words.GUIDE_LEAVES_FLOOR)
     if cut.radius is not None:
         return Reason(words.GUIDE_LEAVES_OWN_CORNERS, {"corner": cut.radius.mm})

@@ -13,7 +13,7 @@ from ranura.core.cuts.pocket.forms import FORMS, FormFacts, PocketForm
 from ranura.core.cutting.need import CutKind, StraightCut
 from ranura.core.geometry import closeness
 from ranura.core.geometry.loops import Loop, circle, rounded_box
-from ranura.core.geometry.rings import Point, Ring, circle_ring, rounded
+from ranura.core.geometry.rings import Point, Ring, arc_points, circle_ring, extent, rounded
 from ranura.core.holding.hands import is_small
 from ranura.core.holding.placed import ClampAt, Held
 from ranura.core.shop.house_rules import STANDARD, HouseRules
@@ -194,8 +194,10 @@ def pocketing(cut: PocketCut, piece: Piece, rules: HouseRules = STANDARD) -> Poc
     if not closeness.over(cut.length.mm, 0) and FORMS[cut.form].length is not None and not by_points:
         raise CutError(refusals.LENGTH_MISSING, field="cut.length")
     box, groove, ring = _box(cut, piece)
-    x0, y0, x1, y1 = box
-    open_sides = cut.open_sides
+    x0, y0, x1, y1 = box if cut.sweep >= 360 or FORMS[cut.form].taken != "groove" else _of_arc(box, groove, cut.sweep)
+    facts, open_sides = FORMS[cut.form], cut.open_sides
+    if open_sides and not (facts.open_side or facts.taken == "lanes"):
+        raise CutError(refusals.NEVER_OPEN, field="cut.open_sides", form=facts.name)
     if cut.form == "flatten":
         open_sides = ("near", "right", "far", "left")
     if cut.form == "lap":
@@ -208,7 +210,8 @@ def pocketing(cut: PocketCut, piece: Piece, rules: HouseRules = STANDARD) -> Poc
     )
     for inside, side, field in limits:
         if not inside and side not in open_sides:
-            raise CutError(refusals.POCKET_OFF_BOARD, field=f"cut.{field}", side=side)
+            said = refusals.POCKET_OFF_BOARD if facts.open_side else refusals.CLOSED_FORM_OFF_BOARD
+            raise CutError(said, field=f"cut.{field}", side=side, form=facts.name)
     places = _places(cut, box, length)
     radius = None if cut.radius is None else cut.radius.mm
     if cut.form == "slot":
@@ -310,6 +313,14 @@ def _box(cut: PocketCut, piece: Piece) -> tuple[tuple[float, float, float, float
     if "far" in cut.open_sides:
         y = width - sy
     return (x, y, x + sx, y + sy), groove, None
+
+
+def _of_arc(box: tuple[float, float, float, float], groove: float, sweep: float) -> tuple[float, float, float, float]:
+    """The box of an arc of a ring whose own box is given."""
+    x0, y0, x1, y1 = box
+    axis = arc_points(((x0 + x1) / 2, (y0 + y1) / 2), (x1 - x0 - groove) / 2, sweep)
+    low_x, low_y, high_x, high_y = extent(axis)
+    return (low_x - groove / 2, low_y - groove / 2, high_x + groove / 2, high_y + groove / 2)
 
 
 def _places(cut: PocketCut, box: tuple[float, float, float, float], length: float) -> tuple[float, ...]:

@@ -13,6 +13,11 @@ POCKET_THROUGH = Refusal(
 POCKET_OFF_BOARD = Refusal(
     "pocket-off-board", "It reaches beyond the {side} side of the board; say that it is open there, or move it"
 )
+CLOSED_FORM_OFF_BOARD = Refusal(
+    "closed-form-off-board",
+    "It reaches the {side} side of the board, and a {form} stays inside; a recess right through may run out there",
+)
+NEVER_OPEN = Refusal("never-open", "A {form} has no open side; a recess, right through if it must be, may run out of one")
 LENGTH_MISSING = Refusal("length-missing", "Say how long it is")
 ACROSS_MISSING = Refusal("across-missing", "Say how wide it is")
 OUTLINE_MISSING = Refusal("outline-missing", "Give it an outline: points, or a drawn form")
