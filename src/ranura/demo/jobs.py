@@ -205,6 +205,13 @@ DESK: tuple[tuple[str, Piece], ...] = (
     ("lamp-arm", LAMP_ARM),
 )
 DESK_JOINTS: tuple[tuple[str, str, str, str, Joint], ...] = (
+    (
+        "desk-stretch",
+        "Stretcher between the legs",
+        "desk-leg",
+        "desk-stretcher",
+        Joint(kind="loose-tenon", upon="near", into="both", at=_mm("180")),
+    ),
     ("desk-frame", "Leg frame", "desk-leg", "desk-rail", Joint(kind="corner-lap")),
     (
         "desk-paper",
@@ -215,13 +222,6 @@ DESK_JOINTS: tuple[tuple[str, str, str, str, Joint], ...] = (
     ),
     ("desk-drawer", "Drawer corners", "drawer-front", "drawer-side", Joint(kind="half-blind", into="both")),
     ("desk-box", "Prompt box corners", "box-end", "box-side", Joint(kind="through-dovetails", into="both")),
-    (
-        "desk-stretch",
-        "Stretcher between the legs",
-        "desk-leg",
-        "desk-stretcher",
-        Joint(kind="loose-tenon", upon="near", into="both", at=_mm("180")),
-    ),
     ("desk-door", "Door frame", "door-stile", "door-rail", Joint(kind="stile-rail", into="both")),
     ("desk-lamp", "Lamp over the book", "lamp-upright", "lamp-arm", Joint(kind="bridle", into="both")),
 )

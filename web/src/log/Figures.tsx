@@ -99,7 +99,7 @@ function One({ lesson, unit }: { lesson: Figure; unit: Unit }) {
         </p>
       ) : null}
       {lesson.worth ? (
-        <button type="button" className="button" data-testid="take-figure" onClick={() => void take()}>
+        <button type="button" className="button mt-1" data-testid="take-figure" onClick={() => void take()}>
           Keep it as <Words text={byNow} />
         </button>
       ) : null}

@@ -23,5 +23,5 @@ CUT_BEFORE_AT_THE_END = Words(
     place="depths",
     level="stop",
     message="Cuts made before reach into this end, where they would leave less to stand on than is reckoned here",
-    do="Cut the fingers first: move them before the other cuts of this board",
+    do="Make this cut first: move it before the other cuts of this board",
 )
