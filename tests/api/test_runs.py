@@ -341,6 +341,20 @@ def test_what_is_due_is_done_and_taken_back(client):
     assert client.post("/api/cares", json={**care, "id": "c3", "kind": "collet"}).status_code == 422, "no router"
 
 
+def test_a_correction_is_refused_and_offered_again(client):
+    def offered() -> dict[str, bool]:
+        return {each["key"]: each["left"] for each in client.get("/api/lessons").json()["figures"] if each["worth"]}
+
+    ((key, left),) = offered().items()
+    assert not left
+    refusal = {"id": "care-1", "kind": "left", "of": key}
+    assert client.post("/api/cares", json=refusal | {"of": "base no-such-router fixed flat"}).status_code == 404
+    assert client.post("/api/cares", json=refusal).status_code == 201
+    assert offered() == {key: True}
+    assert client.delete("/api/cares/care-1").status_code == 204
+    assert offered() == {key: False}
+
+
 def test_a_job_s_order_takes_pins_and_says_why_one_cannot_stand(client):
     def put(*pins: tuple[str, str]):
         body = {"pins": [{"earlier": earlier, "later": later} for earlier, later in pins]}

@@ -180,6 +180,15 @@ def test_the_log_is_filtered_opened_as_it_was_and_noted_in(open_page: Callable[.
     expect(worth.get_by_test_id("take-figure")).to_have_count(0)
     page.get_by_role("button", name=re.compile("Undo")).click()
     expect(worth).to_contain_text("kept as 76.20 mm")
+    # It may be refused as well, and each of its runs be looked at.
+    worth.get_by_test_id("leave-figure").click()
+    expect(worth).to_contain_text("left as it is until it is measured once more")
+    expect(worth.get_by_test_id("leave-figure")).to_have_count(0)
+    page.get_by_role("button", name=re.compile("Undo")).click()
+    expect(worth.get_by_test_id("leave-figure")).to_be_visible()
+    worth.get_by_text("Measured in").click()
+    expect(worth.get_by_role("listitem")).to_have_count(3)
+    expect(worth.get_by_role("listitem").first).to_contain_text(re.compile(r"2026, .+: 76\.\d\d mm"))
     # So is what it shows of burning: plans follow it when a person says so.
     burns = page.get_by_test_id("burn-lesson").filter(has_text="roundover")
     burns.get_by_test_id("follow-burning").click()

@@ -10,9 +10,12 @@ from ranura.api.problems import ERRORS
 from ranura.api.saved_shop import SavedShop, TheSavedShop, TheShop, TheStore
 from ranura.core.running.care import EDGES, Care, DueWork, due_work
 from ranura.core.running.lessons import lessons_of
+from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.bits import Bit, State
 from ranura.requests.runs import CareIn
 from ranura.store import kept_cares, kept_runs
+from ranura.store.items import NotFoundError
+from ranura.store.repository import Store
 
 router = APIRouter(prefix="/api", tags=["log"], responses=ERRORS)
 
@@ -28,10 +31,13 @@ def due(shop: TheShop, store: TheStore) -> tuple[DueWork, ...]:
 
 @router.post("/cares", status_code=201)
 def done(asked: CareIn, shop: TheShop, saved_shop: TheSavedShop, store: TheStore) -> Care:
-    """Notes what was done for a bit or a router; a bit that was sharpened or replaced is sharp again."""
+    """Notes what was done for a bit or a router, or that a figure's correction is refused; a bit sharpened or replaced is sharp
+    again."""
     was: State | None = None
     if asked.kind == "collet":
         shop.router(asked.of)
+    elif asked.kind == "left":
+        _measured(asked.of, shop, store)
     else:
         was = shop.bit(asked.of).state
     care = Care(id=asked.id, kind=asked.kind, of=asked.of, at=kept_runs.now(), was=was if asked.kind in EDGES else None)
@@ -53,6 +59,13 @@ def not_done(care_id: str, shop: TheShop, saved_shop: TheSavedShop, store: TheSt
     if care.was is not None:
         _state(saved_shop, care.of, care.was)
     return Response(status_code=204)
+
+
+def _measured(key: str, shop: Shop, store: Store) -> None:
+    """Raises NotFoundError where no figure of the shop with this key was measured."""
+    with store.session() as session:
+        if all(each.key != key for each in lessons_of(kept_runs.of_shop(session, shop.id), shop).figures):
+            raise NotFoundError("figure", key)
 
 
 def _state(saved_shop: SavedShop, bit_id: str, state: State) -> None:

@@ -8,7 +8,7 @@ from pydantic import Field
 
 from ranura.core.learning.corrections import MeasureKey
 from ranura.core.running.care import CareKind
-from ranura.core.running.log import CameOut, Fault, MarkedPlace, Measured, Outcome
+from ranura.core.running.log import MOST_KEY, CameOut, Fault, MarkedPlace, Measured, Outcome
 from ranura.core.running.progress import How
 from ranura.requests.from_core import IdText, Name, ReadPlace, RequestModel
 
@@ -100,9 +100,9 @@ class LogFileIn(RequestModel):
 
 
 class CareIn(RequestModel):
-    """What was done for a bit or a router; its id is the page's, so that it is done once however often it is sent."""
+    """What was done for a bit, a router or a figure; its id is the page's, so that it is done once however often it is sent."""
 
     id: IdText
     kind: CareKind
-    of: IdText
-    """The id of the bit, or of the router whose collet was looked at."""
+    of: Annotated[str, Field(min_length=1, max_length=MOST_KEY)]
+    """The id of the bit, or of the router whose collet was looked at; the key of the figure that is left."""

@@ -10,6 +10,7 @@ import pytest
 from ranura.core.board.pieces import Piece
 from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.plan import PLANNING
+from ranura.core.running.care import Care
 from ranura.core.running.last_time import last_time
 from ranura.core.running.lessons import Lessons, lessons_of
 from ranura.core.running.log import CameOut, FigureOfShop, Measured, Outcome, Run, run_with
@@ -139,3 +140,16 @@ def test_strips_and_deliveries_are_measured_too(of, name, kept, sd):
     assert (lesson.name, lesson.kept, lesson.value, lesson.worth) == (name, kept, pytest.approx(by_now), True)
     gone = lessons_of([run(0, "clean", means=5.0, of=replace(of, id="gone"))], SHOP)
     assert not gone.figures, "what the shop has no longer is not corrected"
+
+
+@pytest.mark.parametrize(("refused_on", "left"), [(None, False), (1, False), (2, True), (5, True)])
+def test_a_correction_that_is_refused_is_left_until_it_is_measured_once_more(refused_on, left):
+    """Measured on days 0, 1 and 2: what was refused before the last of them is offered again."""
+    runs = [run(number, "clean", means=75.3) for number in range(3)]
+    at = datetime(2026, 1, 1, tzinfo=UTC) + timedelta(days=refused_on or 0)
+    cares = () if refused_on is None else (Care(id="c", kind="left", of=FLAT.key, at=at),)
+    (lesson,) = lessons_of(runs, SHOP, cares).figures
+    assert (lesson.worth, lesson.left) == (True, left)
+    other = replace(FLAT, side="round side")
+    assert not any(each.left for each in lessons_of([run(0, "clean", means=75.3, of=other)], SHOP, cares).figures)
+    assert [dot.cut for dot in lesson.dots] == ["Groove"] * 3

@@ -1,10 +1,12 @@
 import { useState } from "react";
+import { Link } from "react-router";
 import { api, type Lessons, type Unit } from "../api/client";
 import { useRefresh } from "../api/queries";
 import { history } from "../app/undo";
 import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
-import { plainly, reading } from "../ui/words";
+import { day, plainly, reading } from "../ui/words";
+import { useCare } from "./useCare";
 
 type Figure = Lessons["figures"][number];
 
@@ -30,6 +32,7 @@ function One({ lesson, unit }: { lesson: Figure; unit: Unit }) {
   const { figure, kept, value, sd, dots } = lesson;
   const byNow = plainly(reading(lesson.value_shown, unit));
   const refresh = useRefresh();
+  const care = useCare();
   const [wrong, setWrong] = useState<string | null>(null);
   const spots = [kept, value - 2 * sd, value + 2 * sd, ...dots.map((dot) => dot.means)];
   const [low, high] = [Math.min(...spots), Math.max(...spots)];
@@ -49,6 +52,7 @@ function One({ lesson, unit }: { lesson: Figure; unit: Unit }) {
         {lesson.worth ? (
           <>
             measures <Words text={byNow} />
+            {lesson.left ? ", and is left as it is until it is measured once more" : null}
           </>
         ) : (
           "and that is how it measures"
@@ -99,10 +103,36 @@ function One({ lesson, unit }: { lesson: Figure; unit: Unit }) {
         </p>
       ) : null}
       {lesson.worth ? (
-        <button type="button" className="button mt-1" data-testid="take-figure" onClick={() => void take()}>
-          Keep it as <Words text={byNow} />
-        </button>
+        <div className="mt-1 flex flex-wrap gap-2">
+          <button type="button" className="button" data-testid="take-figure" onClick={() => void take()}>
+            Keep it as <Words text={byNow} />
+          </button>
+          {lesson.left ? null : (
+            <button
+              type="button"
+              className="button"
+              data-testid="leave-figure"
+              onClick={() => void care(lesson.name, lesson.key, "left")}
+            >
+              Leave it
+            </button>
+          )}
+        </div>
       ) : null}
+      <details className="mt-1 text-small">
+        <summary className="cursor-pointer">Measured in {dots.length} runs</summary>
+        <ul>
+          {dots.map((dot) => (
+            <li key={dot.run_id}>
+              <Link className="quiet" to={`/log/${dot.run_id}`}>
+                {day(dot.begun_at)}, {dot.cut}
+              </Link>
+              : <Words text={plainly(reading(dot.means_shown, unit))} />
+              {dot.aside ? ", set aside" : null}
+            </li>
+          ))}
+        </ul>
+      </details>
     </figure>
   );
 }

@@ -6,6 +6,7 @@ import { Place } from "../app/Place";
 import { Waiting } from "../app/Waiting";
 import { CAME_OUT, OUTCOMES } from "../run/outcomes";
 import { usePlace } from "../shop/place";
+import { day } from "../ui/words";
 import { Learnt } from "./Learnt";
 import { LogFiles } from "./LogFiles";
 import { NoteRun } from "./NoteRun";
@@ -147,9 +148,6 @@ function Whole({ shop, runs, lessons }: Props) {
     </Place>
   );
 }
-
-const day = (at: string) =>
-  new Date(at).toLocaleDateString("en", { day: "numeric", month: "short", year: "numeric" });
 
 function Row({ run }: { run: RunLine }) {
   const { state, came_out } = run;

@@ -10,6 +10,7 @@ export const DONE: Record<CareIn["kind"], string> = {
   replaced: "Replaced",
   oiled: "Oiled",
   collet: "Looked at",
+  left: "Left as it is",
 };
 
 /** An id that nobody else has; also where the page was not fetched in secret, as in a shop's own network. */

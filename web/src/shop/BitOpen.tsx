@@ -7,7 +7,7 @@ import { removed } from "../app/acts";
 import { history } from "../app/undo";
 import { problemOf } from "../ui/problems";
 import { Words } from "../ui/Words";
-import { inUnit, money, reading } from "../ui/words";
+import { day, inUnit, money, reading } from "../ui/words";
 import type { Adding } from "./Shelf";
 import { Silhouette } from "./Silhouette";
 
@@ -26,9 +26,6 @@ export function BitOpen({ id, ...rest }: Props) {
     return <p className="p-4 text-ink-2">{bit.problem?.message.metric ?? "Opening the bit …"}</p>;
   return <Opened detail={bit.data} {...rest} />;
 }
-
-const day = (at: string) =>
-  new Date(at).toLocaleDateString("en-GB", { day: "numeric", month: "short", year: "numeric" });
 
 interface OpenedProps extends Omit<Props, "id"> {
   detail: BitDetail;

@@ -26,3 +26,7 @@ export function parts(text: string): Part[] {
 /** An amount behind the shop's sign for money. */
 export const money = (amount: number, currency: string, digits = 0) =>
   `${currency}${amount.toLocaleString("en", { minimumFractionDigits: digits, maximumFractionDigits: Math.max(digits, amount % 1 ? 2 : 0) })}`;
+
+/** The day of a time, as one writes it. */
+export const day = (at: string) =>
+  new Date(at).toLocaleDateString("en", { day: "numeric", month: "short", year: "numeric" });

@@ -15,8 +15,9 @@ from ranura.core.shop.tooling.bits import State
 from ranura.core.shop.tooling.profiles import SPIRALS
 from ranura.core.text.writing import Text, write
 
-CareKind = Literal["sharpened", "replaced", "oiled", "collet"]
-"""What was done: a bit's edge sharpened, or the bit replaced by one like it; its bearing oiled; a router's collet looked at."""
+CareKind = Literal["sharpened", "replaced", "oiled", "collet", "left"]
+"""What was done: a bit's edge sharpened, or the bit replaced by one like it; its bearing oiled; a router's collet looked at; the
+correction of a figure refused, so that it is left as it is kept."""
 EDGES: Final[frozenset[CareKind]] = frozenset({"sharpened", "replaced"})
 """After these a bit begins anew."""
 
@@ -28,12 +29,12 @@ COLLET_CHANGES = 50
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Care:
-    """Something that was done for a bit or a router, at a time in UTC."""
+    """Something that was done for a bit, a router or a figure of the shop, at a time in UTC."""
 
     id: str
     kind: CareKind
     of: str
-    """The id of the bit, or of the router."""
+    """The id of the bit or of the router; the key of the figure."""
     at: datetime
     was: State | None = None
     """How the edge of a bit was before it was made sharp."""

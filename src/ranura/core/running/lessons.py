@@ -5,11 +5,12 @@ from __future__ import annotations
 from collections import defaultdict
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
+from datetime import datetime
 
 from ranura.core.board.materials import SHEETS, MaterialClass
 from ranura.core.learning.burning import FEWEST_RUNS, BurnLimit, burn_limit
 from ranura.core.learning.measured import corrected
-from ranura.core.running.care import Care, edge_since
+from ranura.core.running.care import Care, edge_since, last_done
 from ranura.core.running.log import FigureKind, FigureOfShop, Run
 from ranura.core.shop.shop import Shop
 from ranura.core.shop.tooling.guides import Spacer
@@ -76,16 +77,20 @@ class FigureDot:
     aside."""
 
     run_id: str
+    begun_at: datetime
+    cut: str
     means: float
+    means_shown: Shown
     aside: bool
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class FigureLesson:
     """A figure of the shop that was measured: what it is kept as, what it is by now and how surely (mm), and whether that is
-    worth a correction."""
+    worth a correction. One that a person refused is `left` as it is kept until it is measured once more."""
 
     figure: FigureOfShop
+    key: str
     name: str
     kept: float
     value: float
@@ -93,6 +98,7 @@ class FigureLesson:
     value_shown: Shown
     sd: float
     worth: bool
+    left: bool
     dots: tuple[FigureDot, ...]
 
 
@@ -113,7 +119,7 @@ def lessons_of(runs: Sequence[Run], shop: Shop, cares: Sequence[Care] = ()) -> L
     Source: the log"""
     ended = sorted((each for each in runs if each.state == "done"), key=lambda each: (each.begun_at, each.id))
     return Lessons(
-        burning=tuple(_burning(ended, shop)), wear=tuple(_wear(ended, cares, shop)), figures=tuple(_figures(ended, shop))
+        burning=tuple(_burning(ended, shop)), wear=tuple(_wear(ended, cares, shop)), figures=tuple(_figures(ended, cares, shop))
     )
 
 
@@ -121,12 +127,12 @@ _MEASURED_SD: dict[FigureKind, float] = {"base": 0.10, "bit": 0.05, "spacer": 0.
 """mm by which a rule from fence to wall, and a caliper, are off (R20)."""
 
 
-def _figures(runs: Iterable[Run], shop: Shop) -> Iterator[FigureLesson]:
-    found: dict[FigureOfShop, list[tuple[str, float]]] = defaultdict(list)
+def _figures(runs: Iterable[Run], cares: Sequence[Care], shop: Shop) -> Iterator[FigureLesson]:
+    found: dict[FigureOfShop, list[tuple[Run, float]]] = defaultdict(list)
     for run in runs:
         for each in run.outcome.measured if run.outcome is not None else ():
             if each.figure is not None and each.means is not None:
-                found[each.figure].append((run.id, each.means))
+                found[each.figure].append((run, each.means))
     for figure, seen in found.items():
         kept = kept_figure(figure, shop)
         if kept is None:
@@ -134,9 +140,10 @@ def _figures(runs: Iterable[Run], shop: Shop) -> Iterator[FigureLesson]:
         name, value = kept
         spread = _spread_of(figure, shop)
         by_now = corrected(value, spread, [means for _, means in seen], _MEASURED_SD[figure.of])
-        dots = tuple(FigureDot(run_id=run_id, means=means, aside=means in by_now.set_aside) for run_id, means in seen)
+        refused = last_done(cares, figure.key, frozenset({"left"}))
         yield FigureLesson(
             figure=figure,
+            key=figure.key,
             name=name,
             kept=value,
             value=by_now.value,
@@ -144,8 +151,14 @@ def _figures(runs: Iterable[Run], shop: Shop) -> Iterator[FigureLesson]:
             value_shown=as_measured(by_now.value),
             sd=by_now.sd,
             worth=by_now.worth,
-            dots=dots,
+            left=refused is not None and all((run.ended_at or run.begun_at) <= refused for run, _ in seen),
+            dots=tuple(_dot(run, means, aside=means in by_now.set_aside) for run, means in seen),
         )
+
+
+def _dot(run: Run, means: float, *, aside: bool) -> FigureDot:
+    shown = as_measured(means)
+    return FigureDot(run_id=run.id, begun_at=run.begun_at, cut=run.of.cut, means=means, means_shown=shown, aside=aside)
 
 
 def _spread_of(figure: FigureOfShop, shop: Shop) -> float:

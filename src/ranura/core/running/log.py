@@ -114,6 +114,18 @@ class FigureOfShop:
     base: BaseKind | None = None
     side: str | None = None
 
+    @property
+    def key(self) -> str:
+        """What tells it from all others.
+
+        >>> FigureOfShop(of="base", id="plunge-two", base="fixed", side="flat side").key
+        'base plunge-two fixed flat side'"""
+        return " ".join(part for part in (self.of, self.id, self.base, self.side) if part is not None)[:MOST_KEY]
+
+
+MOST_KEY = 80
+"""Signs of the key of a figure."""
+
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Measured:

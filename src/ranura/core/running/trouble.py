@@ -34,7 +34,8 @@ STOP: Final = "Switch off. Wait until it stands. Then lift or draw back."
 
 
 _LIGHTER, _SLOWER, _GENTLER = "less depth a pass", "speed one step lower", "slower along, with fresh wood all the time"
-_EASES: Final[dict[str, Easing]] = {_LIGHTER: "lighter", _SLOWER: "slower", _GENTLER: "gentler"}
+_LAST = "lighter passes, the last one too"
+_EASES: Final[dict[str, Easing]] = {_LIGHTER: "lighter", _LAST: "lighter", _SLOWER: "slower", _GENTLER: "gentler"}
 _SPIRAL, _SHARPER = "sharper bit, or a spiral", "sharper bit"
 
 
@@ -64,7 +65,7 @@ _TROUBLES: Final[tuple[Trouble, ...]] = (
         "tears",
         "It tears out",
         (),
-        ("lighter last pass", _GENTLER, _SPIRAL, "a backer at the exit", "the other way up, where fibres then lie clean"),
+        (_LAST, _GENTLER, _SPIRAL, "a backer at the exit", "the other way up, where fibres then lie clean"),
     ),
     _trouble(
         "chatters",

@@ -23,7 +23,7 @@ from ranura.core.text.writing import Text, write
 
 
 def guide_figures(setting: ChannelSetting) -> list[Figure]:
-    """Fence from the line and from the end and its length, or the edge guide's setting; the first spacer if there is one, stops,
+    """Fence from the wall and from the end and its length, or the edge guide's setting; the first spacer if there is one, stops,
     the direction of feed, the fit."""
     found = [_setting(setting)]
     if isinstance(setting.fence.by, ScoredLine):
@@ -206,7 +206,11 @@ def _fence_at(setting: ChannelSetting) -> Figure:
             else "The board does not carry the {width:len} fence on the side of the reference end, so it stands on the far side",
             width=fence.width,
         ),
-        inputs=(given("p", "near wall", p, "mm"), given("w", "width", w, "mm"), given("s", "fence from the line", s, "mm")),
+        inputs=(
+            given("p", "near wall", p, "mm"),
+            given("w", "width", w, "mm"),
+            given("s", "fence from the nearest wall", s, "mm"),
+        ),
     )
 
 
@@ -225,7 +229,7 @@ def _turned_fence_at(at: float, *, p: float, away: float, angle: float, s: float
             "Turned by {a:n1}°, the fence is as far from the line, measured square to it, and further along the edge",
             a=abs(angle),
         ),
-        inputs=(given("p", "near wall", p, "mm"), given("s", "fence from the line", s, "mm")),
+        inputs=(given("p", "near wall", p, "mm"), given("s", "fence from the nearest wall", s, "mm")),
     )
 
 
