@@ -14,7 +14,7 @@ from ranura.core.geometry import closeness
 from ranura.core.joints import refusals
 from ranura.core.joints.asked import Joint, Member
 from ranura.core.joints.box_joint import PROUD
-from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, Stood, at_end, cornered, refuse_widths
+from ranura.core.joints.joined import Boards, Joined, Line, Stood, at_ends, cornered, refuse_widths
 from ranura.core.learning.forecast import Spread, forecast
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import in_mm
@@ -54,23 +54,14 @@ def boxed(joint: Joint, boards: Boards) -> Joined:
     placing = cornered(boards, first_end, second_end, proud=PROUD)
     return Joined(
         cuts=(
-            *(
-                MemberCut(
-                    member="a",
-                    name=at_end("Fingers", number),
-                    cut=each,
-                    why=write("The board that begins with a finger first: its first slot on the key sets its mate"),
-                )
-                for number, each in enumerate(cuts["a"])
+            *at_ends(
+                "a",
+                "Fingers",
+                cuts["a"],
+                write("The board that begins with a finger first: its first slot on the key sets its mate"),
             ),
-            *(
-                MemberCut(
-                    member="b",
-                    name=at_end("Fingers", number),
-                    cut=each,
-                    why=write("Then its mate, begun against it, with the same key" + _as_deep(thick, across)),
-                )
-                for number, each in enumerate(cuts["b"])
+            *at_ends(
+                "b", "Fingers", cuts["b"], write("Then its mate, begun against it, with the same key" + _as_deep(thick, across))
             ),
         ),
         placing=placing,

@@ -10,7 +10,7 @@ from ranura.core.geometry import closeness
 from ranura.core.geometry.placing import Placing, Vector3, lying
 from ranura.core.joints import refusals, words
 from ranura.core.joints.asked import Joint
-from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, at_end, expected_fit, play_of
+from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, at_ends, expected_fit, play_of
 from ranura.core.learning.forecast import Spread
 from ranura.core.text.cautions import Caution, caution
 from ranura.core.text.errors import CutError
@@ -55,14 +55,8 @@ def bridled(joint: Joint, boards: Boards) -> Joined:
     return Joined(
         cuts=(
             MemberCut(member="a", name="Open mortise", cut=mortise, why=write("The open mortise first: its bit makes its width")),
-            *(
-                MemberCut(
-                    member="b",
-                    name=at_end("Tenon", number),
-                    cut=each,
-                    why=write("Then the tenon, made to fit it: both faces at every setting, the stick in a carrier"),
-                )
-                for number, each in enumerate(tenons)
+            *at_ends(
+                "b", "Tenon", tenons, write("Then the tenon, made to fit it: both faces at every setting, the stick in a carrier")
             ),
         ),
         placing=_placed(joint, boards),

@@ -9,7 +9,7 @@ from ranura.core.cuts.dovetails.asked import DovetailsCut
 from ranura.core.cuts.dovetails.on_board import DovetailsOnBoard, dovetails_under, nearest_comb
 from ranura.core.geometry.placing import Placing, Vector3, lying
 from ranura.core.joints.asked import Joint
-from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, Stood, at_end, refuse_widths, room_of_dovetails
+from ranura.core.joints.joined import Boards, Joined, Line, Stood, at_ends, refuse_widths, room_of_dovetails
 from ranura.core.learning.forecast import Spread, forecast
 from ranura.core.text.lengths import Length, in_mm
 from ranura.core.text.writing import write
@@ -42,23 +42,17 @@ def half_blind(joint: Joint, boards: Boards) -> Joined:
 
     return Joined(
         cuts=(
-            *(
-                MemberCut(
-                    member="a",
-                    name=at_end("Sockets", number),
-                    cut=cut(end, boards.second.thickness, tails=False),
-                    why=write("Both boards in one go, this one lying behind the other: one setting and one way for both"),
-                )
-                for number, end in enumerate(first_ends)
+            *at_ends(
+                "a",
+                "Sockets",
+                [cut(end, boards.second.thickness, tails=False) for end in first_ends],
+                write("Both boards in one go, this one lying behind the other: one setting and one way for both"),
             ),
-            *(
-                MemberCut(
-                    member="b",
-                    name=at_end("Tails", number),
-                    cut=cut(end, boards.first.thickness, tails=True),
-                    why=write("In the same go, standing before the other and {s:fine} to its left", s=laid.shift),
-                )
-                for number, end in enumerate(joint.ends)
+            *at_ends(
+                "b",
+                "Tails",
+                [cut(end, boards.first.thickness, tails=True) for end in joint.ends],
+                write("In the same go, standing before the other and {s:fine} to its left", s=laid.shift),
             ),
         ),
         placing=_cornered(boards, first_ends[0], joint.ends[0], deep.mm),

@@ -15,7 +15,7 @@ from ranura.core.geometry.placing import Placing, lying
 from ranura.core.joints import refusals
 from ranura.core.joints.asked import Joint
 from ranura.core.joints.housed import standing
-from ranura.core.joints.joined import Boards, Dovetail, Joined, Line, MemberCut, Stood, at_end, expected_fit, room_of_dovetails
+from ranura.core.joints.joined import Boards, Dovetail, Joined, Line, MemberCut, Stood, at_ends, expected_fit, room_of_dovetails
 from ranura.core.joints.sliding_dovetail import SlidingDovetail, plan_sliding_dovetail
 from ranura.core.learning.forecast import Spread
 from ranura.core.text.errors import CutError
@@ -81,11 +81,11 @@ def dovetailed(joint: Joint, boards: Boards) -> Joined:
             MemberCut(
                 member="a", name="Socket", cut=socket, why=write("The socket first: the tongue is sneaked up to it in scrap")
             ),
-            *(
-                MemberCut(
-                    member="b",
-                    name=at_end("Tongue", number),
-                    cut=TongueCut(
+            *at_ends(
+                "b",
+                "Tongue",
+                [
+                    TongueCut(
                         on=side,
                         root=in_mm(math.floor((made.tongue_root - _HAIR) * 1000) / 1000),
                         depth=_rounded(made.tongue_height),
@@ -93,10 +93,10 @@ def dovetailed(joint: Joint, boards: Boards) -> Joined:
                         taper=joint.taper if tapered else None,
                         over=_rounded(boards.first.width.mm) if tapered else None,
                         tapered=_tapered_face(joint, _placed(replace(joint, into=side), boards, made, house, room)),
-                    ),
-                    why=write("Then the tongue, by the same bit, both faces at one setting of the fence"),
-                )
-                for number, side in enumerate(sides)
+                    )
+                    for side in sides
+                ],
+                write("Then the tongue, by the same bit, both faces at one setting of the fence"),
             ),
         ),
         placing=_placed(joint, boards, made, house, room),

@@ -12,7 +12,7 @@ from ranura.core.holding.hands import is_small
 from ranura.core.holding.placed import Held
 from ranura.core.joints import refusals, words
 from ranura.core.joints.asked import Joint, Member
-from ranura.core.joints.joined import Boards, Joined, Line, MatchedBits, MemberCut, at_end
+from ranura.core.joints.joined import Boards, Joined, Line, MatchedBits, MemberCut, at_ends
 from ranura.core.learning.forecast import Spread, forecast
 from ranura.core.shop.tooling.profiles import BEARING_HEIGHT
 from ranura.core.text.cautions import Caution, caution
@@ -42,28 +42,24 @@ def framed(joint: Joint, boards: Boards) -> Joined:
     edge, end = bits.edge_height - low, bits.end_height - proud
     if not closeness.over(min(edge, end), 0.0):
         raise CutError(refusals.FAR_OFF, field="joint.off", off=proud + low, most=min(bits.edge_height, bits.end_height))
-    cope = [
-        MemberCut(
-            member="b",
-            name=at_end("Coped end", number),
-            cut=EdgeCut(
-                shape="coping",
-                size=in_mm(bits.radius),
-                depth=in_mm(end),
-                edges=(side,),
-                held="carrier",
-                edge_state="smooth",
-                bit_id=bits.end_bit,
-            ),
-            why=write("The ends first, face down on a carrier: what breaks out there the long edges take away"),
+    copes = [
+        EdgeCut(
+            shape="coping",
+            size=in_mm(bits.radius),
+            depth=in_mm(end),
+            edges=(side,),
+            held="carrier",
+            edge_state="smooth",
+            bit_id=bits.end_bit,
         )
-        for number, side in enumerate(joint.ends)
+        for side in joint.ends
     ]
+    ends_first = write("The ends first, face down on a carrier: what breaks out there the long edges take away")
     inner = _inner_edges(joint, long, rail_wide)
     placing = _placed(joint, boards, into=bits.radius, by=low - proud)
     return Joined(
         cuts=(
-            *cope,
+            *at_ends("b", "Coped end", copes, ends_first),
             _sticking("b", "Inner edge", inner, edge, bits, boards, "Then the long edges, face down, at one setting of the set"),
             _sticking("a", "Inner edge", ("far",), edge, bits, boards, "The stile's edge at the same setting"),
         ),

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass
 
 from ranura.core.board.pieces import Piece, Side
@@ -205,9 +205,12 @@ def moves_across(boards: Boards) -> tuple[Caution, ...]:
     return (caution(words.MOVES_ACROSS, board=name, by=by, wide=wide),)
 
 
-def at_end(name: str, number: int) -> str:
-    """What the cut at an end of a board that comes by both is called; 0 is the first."""
-    return f"{name}, other end" if number else name
+def at_ends(member: Member, name: str, cuts: Iterable[AnyCut], why: Text) -> tuple[MemberCut, ...]:
+    """The cuts of a board at its one end, or at both; that of the second is told by its name."""
+    return tuple(
+        MemberCut(member=member, name=f"{name}, other end" if number else name, cut=cut, why=why)
+        for number, cut in enumerate(cuts)
+    )
 
 
 def nearest_third(bits: Sequence[float], thickness: float) -> float | None:

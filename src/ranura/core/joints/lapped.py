@@ -12,7 +12,7 @@ from ranura.core.geometry import closeness
 from ranura.core.geometry.placing import Vector3, lying
 from ranura.core.joints import refusals
 from ranura.core.joints.asked import Joint
-from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, at_end, expected_fit, moves_across, play_of
+from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, at_ends, expected_fit, moves_across, play_of
 from ranura.core.learning.forecast import Spread
 from ranura.core.text.errors import CutError
 from ranura.core.text.lengths import Length, in_mm
@@ -65,16 +65,11 @@ def lapped(joint: Joint, boards: Boards) -> Joined:
     return Joined(
         cuts=(
             MemberCut(member="a", name="Half-lap", cut=of_first, why=write("Its depth in scrap of both boards first")),
-            *(
-                MemberCut(
-                    member="b",
-                    name=at_end("Half-lap", number),
-                    cut=each,
-                    why=write(
-                        "Then the board that lies in it" + (", at the same depth" if alike else ", as deep as that leaves")
-                    ),
-                )
-                for number, each in enumerate(of_second)
+            *at_ends(
+                "b",
+                "Half-lap",
+                of_second,
+                write("Then the board that lies in it" + (", at the same depth" if alike else ", as deep as that leaves")),
             ),
         ),
         placing=lying(boards.sizes("b"), low=top, x=_ACROSS, z=(0.0, 0.0, -1.0)),

@@ -12,7 +12,7 @@ from ranura.core.geometry.placing import Placing, Vector3, lying
 from ranura.core.geometry.rings import Ring
 from ranura.core.joints import refusals
 from ranura.core.joints.asked import Joint
-from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, at_end, expected_fit, moves_across, nearest_third, play_of
+from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, at_ends, expected_fit, moves_across, nearest_third, play_of
 from ranura.core.joints.mortise_and_tenon import END_GAP, MortiseAndTenon, plan_mortise_and_tenon
 from ranura.core.output.views import box
 from ranura.core.text.errors import CutError
@@ -50,14 +50,11 @@ def loose_tenoned(joint: Joint, boards: Boards) -> Joined:
             MemberCut(
                 member="a", name="Mortise", cut=first, why=write("The mortise in the first board; its bit makes its width")
             ),
-            *(
-                MemberCut(
-                    member="b",
-                    name=at_end("End mortise", number),
-                    cut=each,
-                    why=write("Then the one in the end, with the same bit at the same depth; mark both shown faces"),
-                )
-                for number, each in enumerate(seconds)
+            *at_ends(
+                "b",
+                "End mortise",
+                seconds,
+                write("Then the one in the end, with the same bit at the same depth; mark both shown faces"),
             ),
         ),
         placing=_placed(joint, boards),

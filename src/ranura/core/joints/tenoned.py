@@ -11,7 +11,7 @@ from ranura.core.geometry.placing import Placing, Vector3, lying
 from ranura.core.geometry.rings import Point
 from ranura.core.joints import refusals
 from ranura.core.joints.asked import Joint
-from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, at_end, expected_fit, moves_across, play_of
+from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, at_ends, expected_fit, moves_across, play_of
 from ranura.core.joints.mortise_and_tenon import END_GAP, plan_mortise_and_tenon
 from ranura.core.learning.forecast import Spread
 from ranura.core.text.errors import CutError
@@ -79,10 +79,7 @@ def tenoned(joint: Joint, boards: Boards) -> Joined:
     return Joined(
         cuts=(
             MemberCut(member="a", name="Mortise", cut=mortise, why=write("The mortise first: its bit makes its width")),
-            *(
-                MemberCut(member="b", name=at_end("Tenon", number), cut=each, why=write("Then the tenon, made to fit it"))
-                for number, each in enumerate(tenons)
-            ),
+            *at_ends("b", "Tenon", tenons, write("Then the tenon, made to fit it")),
         ),
         placing=lies.placing,
         lines=(

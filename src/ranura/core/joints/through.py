@@ -6,7 +6,7 @@ from ranura.core.board.stood import End
 from ranura.core.cuts.through_dovetails.asked import PROUD, ThroughDovetailsCut
 from ranura.core.cuts.through_dovetails.on_board import ThroughOnBoard, best_pair, through_under
 from ranura.core.joints.asked import Joint
-from ranura.core.joints.joined import Boards, Joined, Line, MemberCut, Stood, at_end, cornered, refuse_widths, room_of_dovetails
+from ranura.core.joints.joined import Boards, Joined, Line, Stood, at_ends, cornered, refuse_widths, room_of_dovetails
 from ranura.core.learning.forecast import Spread, forecast
 from ranura.core.text.writing import write
 
@@ -42,24 +42,8 @@ def through(joint: Joint, boards: Boards) -> Joined:
     through_under(pair, of_second[0], boards.second)
     return Joined(
         cuts=(
-            *(
-                MemberCut(
-                    member="b",
-                    name=at_end("Tails", number),
-                    cut=each,
-                    why=write("Tails first: the straight comb leaves nothing to set"),
-                )
-                for number, each in enumerate(of_second)
-            ),
-            *(
-                MemberCut(
-                    member="a",
-                    name=at_end("Pins", number),
-                    cut=each,
-                    why=write("Then pins to fit them: their comb is moved until they do, in scrap"),
-                )
-                for number, each in enumerate(of_first)
-            ),
+            *at_ends("b", "Tails", of_second, write("Tails first: the straight comb leaves nothing to set")),
+            *at_ends("a", "Pins", of_first, write("Then pins to fit them: their comb is moved until they do, in scrap")),
         ),
         placing=cornered(boards, first_ends[0], second_end, proud=PROUD),
         lines=_lines(laid, play),

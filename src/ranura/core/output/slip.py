@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Final, Literal
 
@@ -109,7 +109,8 @@ def step_name(step: int, count: int) -> str:
     return "middle" if count == 3 else f"step {step}"
 
 
-def _as_typed(length: Length) -> Shown:
+def typed_shown(length: Length) -> Shown:
+    """A length as it was typed."""
     unit, said = written_in(length.typed, length.unit)
     return plain(length.typed, "" if said else unit)
 
@@ -275,6 +276,23 @@ def hold_lines(holding: Holding, part: tuple[float, float]) -> list[Text]:
     if not on_guide:
         return [write("{n} on the board, {x:rough} clear of the router", n=on_board, x=clear)]
     return [write("{g} on the fence, {n} on the board, {x:rough} clear", g=on_guide, n=on_board, x=clear)]
+
+
+def stepped_slip(
+    setting: SteppedSetting,
+    figures: Mapping[str, Figure],
+    *,
+    depths: Callable[[Stepping], SlipSection],
+    ways: Sequence[SlipSection],
+    hold: SlipSection,
+    faces: str = "",
+) -> tuple[SlipSection, ...]:
+    """The slip of a setting that goes down in passes, in the order of the hands; `ways` are its guide and direction. Depths and
+    feed are left out where a stop leaves no passes."""
+    made = [tool_section(setting, figures), speed_section(setting, figures)]
+    if setting.stepping is None:
+        return (*made, *ways, hold)
+    return (*made, depths(setting.stepping), *ways, feed_section(setting, figures, faces=faces), hold)
 
 
 def direction_section(lines: Sequence[Text]) -> SlipSection:

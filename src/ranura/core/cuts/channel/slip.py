@@ -11,6 +11,7 @@ from ranura.core.cuts.channel.fence import Fence, Jig, ScoredLine, TableFence
 from ranura.core.cuts.channel.over_table import feathers_fit, fed_over_table
 from ranura.core.cuts.channel.setting import ChannelSetting
 from ranura.core.cuts.channel.slip_guide import end_words, guide_words, stop_lines
+from ranura.core.cutting.stepping import Stepping
 from ranura.core.holding.placed import RIPPED, Exit
 from ranura.core.output.feeding import feeding_lines
 from ranura.core.output.going import Begins, Ends, Going
@@ -18,15 +19,13 @@ from ranura.core.output.guides import heading_words
 from ranura.core.output.slip import (
     Lead,
     SlipSection,
-    _as_typed,
     depths_section,
     direction_section,
-    feed_section,
     hold_lead,
     hold_lines,
     set_by_part,
-    speed_section,
-    tool_section,
+    stepped_slip,
+    typed_shown,
 )
 from ranura.core.proof.words import LIFTED
 from ranura.core.text.cautions import Caution
@@ -39,21 +38,18 @@ def sections(
 ) -> tuple[SlipSection, ...]:
     """The slip of a setting. Sections without a figure are left out where a stop leaves nothing to say."""
     by_key = {figure.key: figure for figure in figures}
-    made = [tool_section(setting, by_key), speed_section(setting, by_key)]
-    if setting.stepping is not None:
-        made.append(_depths(setting, cut))
-    made += [_guide(setting, by_key), _direction(setting, going) if setting.by_hand else _fed_over_table(going)]
-    if setting.stepping is not None:
-        made.append(feed_section(setting, by_key))
-    made.append(_hold(setting, by_key, cautions) if setting.by_hand else _held_on_table(setting, going))
-    return tuple(made)
+    return stepped_slip(
+        setting,
+        by_key,
+        depths=lambda stepping: _depths(setting, stepping, cut),
+        ways=(_guide(setting, by_key), _direction(setting, going) if setting.by_hand else _fed_over_table(going)),
+        hold=_hold(setting, by_key, cautions) if setting.by_hand else _held_on_table(setting, going),
+    )
 
 
-def _depths(setting: ChannelSetting, cut: ChannelCut) -> SlipSection:
-    stepping = setting.stepping
-    assert stepping is not None, "only a setting with passes has depths"
+def _depths(setting: ChannelSetting, stepping: Stepping, cut: ChannelCut) -> SlipSection:
     section = depths_section(
-        stepping, _as_typed(cut.depth), zero="zero on the face" if setting.by_hand else "raised from the table"
+        stepping, typed_shown(cut.depth), zero="zero on the face" if setting.by_hand else "raised from the table"
     )
     if cut.leaf:
         section = set_by_part(section, setting.base)

@@ -7,16 +7,7 @@ from collections.abc import Sequence
 from ranura.core.board.pieces import edge_name
 from ranura.core.cuts.end_groove.setting import GrooveSetting
 from ranura.core.holding.tall_fence import opening_around
-from ranura.core.output.slip import (
-    SlipSection,
-    _as_typed,
-    depths_section,
-    direction_section,
-    feed_section,
-    lead,
-    speed_section,
-    tool_section,
-)
+from ranura.core.output.slip import SlipSection, depths_section, direction_section, lead, stepped_slip, typed_shown
 from ranura.core.output.tall_fence import hold_section
 from ranura.core.text.figures import Figure
 from ranura.core.text.writing import write
@@ -25,15 +16,14 @@ from ranura.core.text.writing import write
 def groove_sections(setting: GrooveSetting, figures: Sequence[Figure]) -> tuple[SlipSection, ...]:
     """The slip of a setting. Sections without a figure are left out where a stop leaves nothing to say."""
     by_key = {figure.key: figure for figure in figures}
-    made = [tool_section(setting, by_key), speed_section(setting, by_key)]
-    if setting.stepping is not None:
-        depth = _as_typed(setting.groove.cut.depth)
-        made.append(depths_section(setting.stepping, depth, zero="above the table, to the tip of a cutting edge"))
-    made += [_guide(setting, by_key["guide.fence"]), _direction(setting)]
-    if setting.stepping is not None:
-        made.append(feed_section(setting, by_key))
-    made.append(hold_section(setting.groove.along))
-    return tuple(made)
+    depth = typed_shown(setting.groove.cut.depth)
+    return stepped_slip(
+        setting,
+        by_key,
+        depths=lambda stepping: depths_section(stepping, depth, zero="above the table, to the tip of a cutting edge"),
+        ways=(_guide(setting, by_key["guide.fence"]), _direction(setting)),
+        hold=hold_section(setting.groove.along),
+    )
 
 
 def _guide(setting: GrooveSetting, fence: Figure) -> SlipSection:

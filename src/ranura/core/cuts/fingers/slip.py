@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from ranura.core.cuts.fingers.setting import FingersSetting
 from ranura.core.cuts.fingers.sleds import BACKER, face_of, floor_of
 from ranura.core.output.guides import StationLine
-from ranura.core.output.slip import Lead, SlipSection, _as_typed, depths_section, feed_section, lead, speed_section, tool_section
+from ranura.core.output.slip import Lead, SlipSection, depths_section, lead, stepped_slip, typed_shown
 from ranura.core.text.figures import Figure, plain, show
 from ranura.core.text.writing import Text, write
 
@@ -15,15 +15,14 @@ from ranura.core.text.writing import Text, write
 def fingers_sections(setting: FingersSetting, figures: Sequence[Figure]) -> tuple[SlipSection, ...]:
     """The slip of a setting. Sections without a figure are left out where a stop leaves nothing to say."""
     by_key = {figure.key: figure for figure in figures}
-    made = [tool_section(setting, by_key), speed_section(setting, by_key)]
-    if setting.stepping is not None:
-        depth = _as_typed(setting.fingers.cut.depth)
-        made.append(depths_section(setting.stepping, depth, zero="above the sled's floor, to the tip of a cutting edge"))
-    made += [_guide(setting, by_key["guide.key"]), _direction(setting)]
-    if setting.stepping is not None:
-        made.append(feed_section(setting, by_key))
-    made.append(_hold())
-    return tuple(made)
+    depth = typed_shown(setting.fingers.cut.depth)
+    return stepped_slip(
+        setting,
+        by_key,
+        depths=lambda stepping: depths_section(stepping, depth, zero="above the sled's floor, to the tip of a cutting edge"),
+        ways=(_guide(setting, by_key["guide.key"]), _direction(setting)),
+        hold=_hold(),
+    )
 
 
 def _guide(setting: FingersSetting, key: Figure) -> SlipSection:

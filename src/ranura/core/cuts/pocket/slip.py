@@ -13,21 +13,11 @@ from ranura.core.cuts.pocket.on_board import PocketOnBoard
 from ranura.core.cuts.pocket.setting import PocketSetting
 from ranura.core.cuts.template.guides import Follower, Template
 from ranura.core.cuts.template.slip import LOOSE, OUT, TEMPLATE_HELD, guide_section, place_lines
+from ranura.core.cutting.stepping import Stepping
 from ranura.core.geometry import closeness
 from ranura.core.output.going import Going
 from ranura.core.output.guides import StationLine, heading_words
-from ranura.core.output.slip import (
-    Lead,
-    SlipSection,
-    depths_section,
-    feed_section,
-    hold_lead,
-    hold_lines,
-    lead,
-    set_by_part,
-    speed_section,
-    tool_section,
-)
+from ranura.core.output.slip import Lead, SlipSection, depths_section, hold_lead, hold_lines, lead, set_by_part, stepped_slip
 from ranura.core.text.cautions import Caution
 from ranura.core.text.figures import Figure, plain, show
 from ranura.core.text.lengths import as_typed
@@ -57,22 +47,26 @@ def pocket_sections(
 ) -> tuple[SlipSection, ...]:
     """The slip of a pocket. Sections without a figure are left out where a stop leaves nothing to say."""
     by_key = {figure.key: figure for figure in figures}
-    made = [tool_section(setting, by_key), speed_section(setting, by_key)]
-    if setting.stepping is not None:
-        worked = cut.through or cut.leaves is not None
-        depth = show(setting.depth, "mm") if worked else plain(as_typed(cut.depth))
-        section = depths_section(setting.stepping, depth)
-        if setting.pocket.form == "lap":
-            section = _with_tongue(section, setting.pocket)
-        made.append(set_by_part(section, setting.base) if cut.leaf else section)
+    ways = []
     if setting.guide is not None:
-        made.append(_guide(setting, cut, setting.guide, by_key))
-        made += [_direction(setting, setting.guide, going)] if setting.paths else []
-    if setting.stepping is not None:
-        faces = " on each face" if setting.pocket.both_faces else ""
-        made.append(feed_section(setting, by_key, faces=faces))
-    made.append(_hold(setting, by_key, cautions))
-    return tuple(made)
+        ways.append(_guide(setting, cut, setting.guide, by_key))
+        ways += [_direction(setting, setting.guide, going)] if setting.paths else []
+    return stepped_slip(
+        setting,
+        by_key,
+        depths=lambda stepping: _depths(setting, stepping, cut),
+        ways=ways,
+        hold=_hold(setting, by_key, cautions),
+        faces=" on each face" if setting.pocket.both_faces else "",
+    )
+
+
+def _depths(setting: PocketSetting, stepping: Stepping, cut: PocketCut) -> SlipSection:
+    worked = cut.through or cut.leaves is not None
+    section = depths_section(stepping, show(setting.depth, "mm") if worked else plain(as_typed(cut.depth)))
+    if setting.pocket.form == "lap":
+        section = _with_tongue(section, setting.pocket)
+    return set_by_part(section, setting.base) if cut.leaf else section
 
 
 def _with_tongue(section: SlipSection, asked: PocketOnBoard) -> SlipSection:

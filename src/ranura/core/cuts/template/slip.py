@@ -17,6 +17,7 @@ from ranura.core.cuts.template.over_table import fed, stands_on_table
 from ranura.core.cuts.template.setting import TemplateSetting
 from ranura.core.cuts.template.tracing import Traced
 from ranura.core.cutting.speed import turning_rpm
+from ranura.core.cutting.stepping import Stepping
 from ranura.core.geometry.paths import length_of
 from ranura.core.geometry.rings import signed_area
 from ranura.core.output.feeding import feeding_lines
@@ -24,16 +25,7 @@ from ranura.core.output.figures.speed import dial_text
 from ranura.core.output.going import Ends, Going
 from ranura.core.output.guides import StationLine
 from ranura.core.output.lying import PIN_AWAY
-from ranura.core.output.slip import (
-    Lead,
-    SlipSection,
-    depths_section,
-    feed_section,
-    hold_lead,
-    hold_lines,
-    speed_section,
-    tool_section,
-)
+from ranura.core.output.slip import Lead, SlipSection, depths_section, hold_lead, hold_lines, stepped_slip
 from ranura.core.shop.saved_outlines import STUFFS, SavedOutline
 from ranura.core.shop.tooling.guides import InlaySet
 from ranura.core.templates.bearings import bands
@@ -72,19 +64,19 @@ def template_sections(
 ) -> tuple[SlipSection, ...]:
     """The slip. Sections without a figure are left out where a stop leaves nothing to say."""
     by_key = {figure.key: figure for figure in figures}
-    made = [tool_section(setting, by_key), speed_section(setting, by_key)]
-    if setting.stepping is not None:
-        worked = cut.through or cut.makes == "plug"
-        depth = show(setting.depth, "mm") if worked else plain(as_typed(cut.depth))
-        section = depths_section(setting.stepping, depth)
-        made.append(section if setting.traced is None else replace(section, lines=(_traced(setting.traced), *section.lines)))
+    ways = []
     if setting.follower is not None and setting.template is not None:
-        made.append(_guide(setting, cut, by_key))
-        made += [_direction(setting, going)] if setting.ways else []
-    if setting.stepping is not None:
-        made.append(feed_section(setting, by_key))
-    made.append(_hold(setting, by_key, cautions))
-    return tuple(made)
+        ways.append(_guide(setting, cut, by_key))
+        ways += [_direction(setting, going)] if setting.ways else []
+    return stepped_slip(
+        setting, by_key, depths=lambda stepping: _depths(setting, stepping, cut), ways=ways, hold=_hold(setting, by_key, cautions)
+    )
+
+
+def _depths(setting: TemplateSetting, stepping: Stepping, cut: TemplateCut) -> SlipSection:
+    worked = cut.through or cut.makes == "plug"
+    section = depths_section(stepping, show(setting.depth, "mm") if worked else plain(as_typed(cut.depth)))
+    return section if setting.traced is None else replace(section, lines=(_traced(setting.traced), *section.lines))
 
 
 def _traced(traced: Traced) -> Text:

@@ -6,7 +6,7 @@ from collections.abc import Sequence
 
 from ranura.core.cuts.through_dovetails.moves import BACKER
 from ranura.core.cuts.through_dovetails.setting import ThroughSetting
-from ranura.core.output.slip import Lead, SlipSection, _as_typed, depths_section, feed_section, lead, speed_section, tool_section
+from ranura.core.output.slip import Lead, SlipSection, depths_section, lead, stepped_slip, typed_shown
 from ranura.core.text.figures import Figure, plain, show
 from ranura.core.text.writing import write
 
@@ -15,16 +15,15 @@ def through_sections(setting: ThroughSetting, figures: Sequence[Figure]) -> tupl
     """The slip of a setting. Sections without a figure are left out where a stop leaves nothing to say."""
     by_key = {figure.key: figure for figure in figures}
     asked = setting.dovetails
-    made = [tool_section(setting, by_key), speed_section(setting, by_key)]
-    if setting.stepping is not None:
-        depth = show(asked.depth, "mm", setting=False) if asked.cut.depth is None else _as_typed(asked.cut.depth)
-        below = write("{x:fine} below the base, the comb on the board", x=asked.depth + asked.combs.thickness).metric
-        made.append(depths_section(setting.stepping, depth, zero=below))
-    made += [_guide(setting, by_key), _direction(setting)]
-    if setting.stepping is not None:
-        made.append(feed_section(setting, by_key))
-    made.append(_hold(setting))
-    return tuple(made)
+    depth = show(asked.depth, "mm", setting=False) if asked.cut.depth is None else typed_shown(asked.cut.depth)
+    below = write("{x:fine} below the base, the comb on the board", x=asked.depth + asked.combs.thickness).metric
+    return stepped_slip(
+        setting,
+        by_key,
+        depths=lambda stepping: depths_section(stepping, depth, zero=below),
+        ways=(_guide(setting, by_key), _direction(setting)),
+        hold=_hold(setting),
+    )
 
 
 def _guide(setting: ThroughSetting, figures: dict[str, Figure]) -> SlipSection:

@@ -6,16 +6,7 @@ from collections.abc import Sequence
 
 from ranura.core.cuts.tongue.setting import TongueSetting
 from ranura.core.holding.tall_fence import opening_around
-from ranura.core.output.slip import (
-    SlipSection,
-    _as_typed,
-    depths_section,
-    direction_section,
-    feed_section,
-    lead,
-    speed_section,
-    tool_section,
-)
+from ranura.core.output.slip import SlipSection, depths_section, direction_section, lead, stepped_slip, typed_shown
 from ranura.core.output.tall_fence import hold_section
 from ranura.core.text.figures import Figure
 from ranura.core.text.writing import write
@@ -24,15 +15,16 @@ from ranura.core.text.writing import write
 def tongue_sections(setting: TongueSetting, figures: Sequence[Figure]) -> tuple[SlipSection, ...]:
     """The slip of a setting. Sections without a figure are left out where a stop leaves nothing to say."""
     by_key = {figure.key: figure for figure in figures}
-    made = [tool_section(setting, by_key), speed_section(setting, by_key)]
-    if setting.stepping is not None:
-        height = _as_typed(setting.tongue.cut.depth)
-        made.append(depths_section(setting.stepping, height, zero="above the table, or a little less than the socket is deep"))
-    made += [_guide(setting, by_key["guide.exposure"]), _direction(setting)]
-    if setting.stepping is not None:
-        made.append(feed_section(setting, by_key))
-    made.append(hold_section(setting.tongue.along))
-    return tuple(made)
+    height = typed_shown(setting.tongue.cut.depth)
+    return stepped_slip(
+        setting,
+        by_key,
+        depths=lambda stepping: depths_section(
+            stepping, height, zero="above the table, or a little less than the socket is deep"
+        ),
+        ways=(_guide(setting, by_key["guide.exposure"]), _direction(setting)),
+        hold=hold_section(setting.tongue.along),
+    )
 
 
 def _guide(setting: TongueSetting, exposure: Figure) -> SlipSection:
