@@ -14,6 +14,7 @@ from tests.oracle.judge import Judge
 from ranura.core.board.outlines import Contour
 from ranura.core.board.pieces import Piece
 from ranura.core.board.stood import names_of, stood
+from ranura.core.cuts.channel.asked import ChannelCut
 from ranura.core.cuts.pocket.asked import PocketCut
 from ranura.core.output.broken import broken
 from ranura.core.output.renamed import renamed
@@ -146,6 +147,20 @@ def test_a_later_cut_of_the_face_sees_the_hollow_as_it_is(on, long, deep):
     beside += [(10 + long / 2, 1, low - 0.1), (10 + long / 2, 1, low + 8.1)]
     assert all(gone(*each) for each in inside)
     assert not any(gone(*each) for each in beside)
+
+
+@pytest.mark.parametrize(
+    ("on", "at", "stops"), [("near", 230, True), ("near", 420, False), ("left", 10, True), ("left", 30, False)]
+)
+def test_an_earlier_cut_stops_it_where_the_base_comes_over_it_alone(on, at, stops):
+    """A dado across the rail comes out at its near edge; the base reaches some 80 beyond the mortise from 200 to 240. Into the end
+    a mortise goes 24 deep."""
+    dado = ChannelCut(width=in_mm(12.7), depth=in_mm(6), position=in_mm(at))
+    before = PLANNING.leaves(dado, RAIL, SHOP)
+    asked = mortise(on, from_left=in_mm(200 if on == "near" else 20))
+    made = PLANNING.plan_with_moves(asked, RAIL, SHOP, SHOP.rules, before=before)
+    assert ("cut-before-at-the-end" in {each.code for each in made.cautions}) == stops
+    assert made.proof.passed is not stops
 
 
 def test_its_form_says_the_sides_as_they_are_and_turns_back_to_the_face():

@@ -27,6 +27,7 @@ from ranura.core.proof.steps import Circumstances
 from ranura.core.proof.stood import placed_program, placed_proof, reaches
 from ranura.core.proof.wood import Swept
 from ranura.core.shop.shop import Shop
+from ranura.core.shop.tooling.routers import Base
 from ranura.core.text import plan_words
 from ranura.core.text.cautions import Caution, caution, has_stop, reason, written
 from ranura.core.text.writing import Text, write
@@ -79,7 +80,8 @@ def prove_planned(
     program = slower_behind_corners(planned.program(planned.setting))
     met: list[Caution] = []
     if (stands := planned.stands) is not None and (placing := _placing(planned)) is not None:
-        if reaches(before, placing, stood(stands.board, stands.on).thickness.mm - stands.deep):
+        least = stood(stands.board, stands.on).thickness.mm - stands.deep
+        if reaches(before, placing, least=least, along=_ridden(program, planned.setting.base)):
             met.append(caution(plan_words.CUT_BEFORE_AT_THE_END))
         # Fibres stand upright there, so that no wall between cuts is short grain.
         around, before = replace(around, fibres=None), ()
@@ -100,6 +102,15 @@ def prove_planned(
     # Of a board that is not as it was reckoned with nothing is proven.
     proof = replace(run.proof, passed=False) if met else run.proof
     return Proven(planned=planned, setting=setting, program=replace(program, moves=run.moves), proof=proof)
+
+
+def _ridden(program: Program, base: Base) -> tuple[float, float]:
+    """From where to where along the worked side of a board that stands the base comes; nowhere where nothing moves."""
+    xs: list[float] = []
+    for move in program.moves:
+        frame = program.settings[move.setting].frame
+        xs += [frame.origin[0] + u * frame.x[0] + v * frame.y[0] for u, v in move.path]
+    return (min(xs) - base.across / 2, max(xs) + base.across / 2) if xs else (0.0, 0.0)
 
 
 def _placing(planned: Planned) -> Placing | None:

@@ -180,6 +180,13 @@ def _on_face(frame: Surface, u: float, depth: float) -> tuple[float, float]:
     return (frame.origin[0] + u * ax - depth * out[0], frame.origin[1] + u * ay - depth * out[1])
 
 
-def reaches(taken: tuple[Swept, ...], placing: Placing, least: float) -> bool:
-    """Whether anything that was taken of a board lies higher than so many mm when it stands as it is placed."""
-    return any(placing.on_second((x, y, 0.0))[2] > least for each in taken for x in each.box[::2] for y in each.box[1::2])
+def reaches(taken: tuple[Swept, ...], placing: Placing, *, least: float, along: tuple[float, float]) -> bool:
+    """Whether anything that was taken of a board lies higher than so many mm when it stands as it is placed, on some stretch of
+    the worked side."""
+    low, high = along
+    for each in taken:
+        stood = [placing.on_second((x, y, 0.0)) for x in each.box[::2] for y in each.box[1::2]]
+        xs = [x for x, _, _ in stood]
+        if max(z for _, _, z in stood) > least and max(xs) > low and min(xs) < high:
+            return True
+    return False
