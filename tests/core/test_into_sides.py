@@ -153,8 +153,8 @@ def test_a_later_cut_of_the_face_sees_the_hollow_as_it_is(on, long, deep):
     ("on", "at", "stops"), [("near", 230, True), ("near", 420, False), ("left", 10, True), ("left", 30, False)]
 )
 def test_an_earlier_cut_stops_it_where_the_base_comes_over_it_alone(on, at, stops):
-    """A dado across the rail comes out at its near edge; the base reaches some 80 beyond the mortise from 200 to 240. Into the end
-    a mortise goes 24 deep."""
+    """A dado across the rail comes out at its near edge; the base reaches some 80 beyond the mortise from 200 to 240. The
+    one in the end is 30 deep."""
     dado = ChannelCut(width=in_mm(12.7), depth=in_mm(6), position=in_mm(at))
     before = PLANNING.leaves(dado, RAIL, SHOP)
     asked = mortise(on, from_left=in_mm(200 if on == "near" else 20))
